@@ -1,0 +1,331 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Actions;
+
+/// <summary>Log in and change one setting of one box.</summary>
+public abstract record BoxSetting : InstallerAction
+{
+    public abstract string Device { get; init; }
+
+    protected abstract ActionProblem? Problem(NetworkDocument house, Device box);
+    protected abstract Device Change(NetworkDocument house, Device box);
+
+    public sealed override ActionProblem? Problem(NetworkDocument house) =>
+        house.FindDevice(Device) is { } box ? Problem(house, box) : Checks.Device(house, Device);
+
+    protected sealed override NetworkDocument Do(NetworkDocument house) => house.WithDevice(Device, box => Change(house, box));
+}
+
+public sealed record SetMode(string Device, DeviceMode Mode) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    public override string Say(NetworkDocument house) => $"Set {house.NameOf(Device)} to {Mode.Say()} mode";
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) => box.CanBe(Mode)
+        ? null
+        : new("mode", $"{box.Name} has no {Mode.Say()} mode. It can be {string.Join(", ", box.Supports.Select(mode => mode.Say()))}.");
+
+    protected override Device Change(NetworkDocument house, Device box)
+    {
+        // A router cannot ask its own LAN for an address: its page falls back to the label's.
+        var needsOwnAddress = Mode == DeviceMode.Router && box.Lan is not { Method: LanMethod.Static };
+        if (!needsOwnAddress) return box with { Mode = Mode };
+        var own = new InterfaceAddress(box.Label?.DefaultAddress ?? FactoryReset.UsualAddress, InterfaceAddress.BareLength);
+        return box with { Mode = Mode, Lan = (box.Lan ?? new()) with { Method = LanMethod.Static, Address = own } };
+    }
+}
+
+public sealed record SetLanAddress(string Device, InterfaceAddress Address) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    public override string Say(NetworkDocument house) => $"Give {house.NameOf(Device)} the address {Address.Address}";
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) => Checks.HostAddress(Address, isBox: true);
+
+    protected override Device Change(NetworkDocument house, Device box)
+    {
+        var lan = box.Lan ?? new();
+        return box with { Lan = lan with { Method = LanMethod.Static, Address = Address, DhcpServer = Follow(lan.DhcpServer, lan.Address) } };
+    }
+
+    /// <summary>Boxes carry their pool and reservations along into the new subnet: common practice, no source.</summary>
+    private DhcpServer? Follow(DhcpServer? server, InterfaceAddress? old)
+    {
+        if (server is null || old is not { } was || was.Prefix == Address.Prefix || was.Prefix.Length != Address.Prefix.Length) return server;
+        return server with
+        {
+            Start = Moved(server.Start),
+            End = Moved(server.End),
+            Reservations = [.. server.Reservations.Select(reservation => reservation with { Address = Moved(reservation.Address)!.Value })],
+        };
+
+        Ipv4Address? Moved(Ipv4Address? address) => address is { } given && was.Prefix.Contains(given)
+            ? new(Address.Prefix.Network.Value | (given.Value & ~Address.Prefix.Mask))
+            : address;
+    }
+}
+
+public sealed record AskForLanAddress(string Device) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    public override string Say(NetworkDocument house) => $"Let {house.NameOf(Device)} ask for its own address";
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) => box.Mode is DeviceMode.Router or DeviceMode.Passthrough
+        ? new("device", $"{box.Name} is a router: its own address is set by hand. Make it an access point first.")
+        : null;
+
+    protected override Device Change(NetworkDocument house, Device box) =>
+        box with { Lan = (box.Lan ?? new()) with { Method = LanMethod.Dhcp, Address = null } };
+}
+
+public sealed record TurnOnDhcpServer(string Device, Ipv4Address Start, Ipv4Address End) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    public override string Say(NetworkDocument house) => $"Let {house.NameOf(Device)} give out addresses, {Start} to {End}";
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) => PoolCheck.Problem(Start, End);
+
+    protected override Device Change(NetworkDocument house, Device box) => box.WithServer(server =>
+        server with { Enabled = true, Start = Start, End = End });
+}
+
+public sealed record TurnOffDhcpServer(string Device) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    public override string Say(NetworkDocument house) => $"Turn off the DHCP server of {house.NameOf(Device)}";
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) =>
+        box.Lan?.DhcpServer is null ? new("device", $"{box.Name} has no DHCP server.") : null;
+
+    protected override Device Change(NetworkDocument house, Device box) => box.WithServer(server => server with { Enabled = false });
+}
+
+public sealed record MovePool(string Device, Ipv4Address Start, Ipv4Address End) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    public override string Say(NetworkDocument house) => $"Let the pool of {house.NameOf(Device)} run from {Start} to {End}";
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) => box.Lan?.DhcpServer is null
+        ? new("device", $"{box.Name} has no DHCP server.")
+        : PoolCheck.Problem(Start, End);
+
+    protected override Device Change(NetworkDocument house, Device box) => box.WithServer(server => server.With(new(Start, End)));
+}
+
+/// <param name="Gateway">Null: the box gives itself.</param>
+public sealed record SetLeaseGateway(string Device, Ipv4Address? Gateway) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    public override string Say(NetworkDocument house) => Gateway is { } gateway
+        ? $"Let {house.NameOf(Device)} give {gateway} as gateway"
+        : $"Let {house.NameOf(Device)} give itself as gateway";
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) =>
+        box.Lan?.DhcpServer is null ? new("device", $"{box.Name} has no DHCP server.") : null;
+
+    protected override Device Change(NetworkDocument house, Device box) => box.WithServer(server => server with { Gateway = Gateway });
+}
+
+public sealed record ReserveAddress(string Device, MacAddress Mac, Ipv4Address Address) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    public override string Say(NetworkDocument house) =>
+        $"Reserve {Address} at {house.NameOf(Device)} for {house.Endpoints.FirstOrDefault(e => e.Mac == Mac)?.Name ?? Mac.ToString()}";
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box)
+    {
+        if (box.Lan?.DhcpServer is not { } server) return new("device", $"{box.Name} has no DHCP server.");
+        if (box.Lan.Address is { } own && !own.Prefix.IsUsable(Address)) return new("address", $"{Address} is outside {own.Prefix}. Choose one inside.");
+        return server.Reservations.Any(r => r.Address == Address && r.Mac != Mac)
+            ? new("address", $"{Address} is reserved for another device already.")
+            : null;
+    }
+
+    protected override Device Change(NetworkDocument house, Device box) => box.WithServer(server => server with
+    {
+        Reservations = server.Reservations.RemoveAll(r => r.Mac == Mac).Add(new() { Mac = Mac, Address = Address }),
+    });
+}
+
+public sealed record ReleaseReservation(string Device, MacAddress Mac) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    public override string Say(NetworkDocument house) =>
+        $"Release the reservation for {house.Endpoints.FirstOrDefault(e => e.Mac == Mac)?.Name ?? Mac.ToString()} at {house.NameOf(Device)}";
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) =>
+        box.Lan?.DhcpServer?.Reservations.Any(r => r.Mac == Mac) == true
+            ? null
+            : new("mac", $"{box.Name} reserves nothing for {Mac}.");
+
+    protected override Device Change(NetworkDocument house, Device box) => box.WithServer(server =>
+        server with { Reservations = server.Reservations.RemoveAll(r => r.Mac == Mac) });
+}
+
+public sealed record SetWan(string Device, WanSettings Wan) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    public override string Say(NetworkDocument house) => Wan.Method switch
+    {
+        WanMethod.Dhcp => $"Let the WAN side of {house.NameOf(Device)} ask for its address",
+        WanMethod.Static => $"Set the WAN side of {house.NameOf(Device)} to {Wan.Address}",
+        WanMethod.Pppoe => $"Set the WAN side of {house.NameOf(Device)} to PPPoE",
+        _ => $"Turn off the WAN side of {house.NameOf(Device)}",
+    };
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box)
+    {
+        if (Wan.Method == WanMethod.Static && Wan.Address is null) return new("wan.address", "Missing. Write the address that was agreed.");
+        return Wan.Address is { } address ? Checks.HostAddress(address, isBox: true, "wan.address") : null;
+    }
+
+    protected override Device Change(NetworkDocument house, Device box) => box with { Wan = Wan };
+}
+
+/// <summary>Sets name, security and the rest of the network at that place in the box's list; a place past the end adds one.</summary>
+public sealed record SetWifi(string Device, int Place, WifiNetwork Network) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    public override string Say(NetworkDocument house) => Network.Enabled
+        ? $"Set Wi-Fi {Network.Ssid} on {house.NameOf(Device)}: {Network.Security.Say()}"
+        : $"Turn off Wi-Fi {Network.Ssid} on {house.NameOf(Device)}";
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box)
+    {
+        if (Place < 0 || Place > box.Wifi.Length) return new("place", $"{box.Name} has {box.Wifi.Length} networks; the place is out of range.");
+        if (Network.Channel is { Number: < 1 or > 233 }) return new("network.channel", "Write a channel number from 1 to 233, or “auto”.");
+        if (Network.WidthMHz is < 5 or > 320) return new("network.widthMHz", "Write a width from 5 to 320 MHz.");
+        if (string.IsNullOrEmpty(Network.Ssid)) return new("network.ssid", "Empty. Write the network's name.");
+        if (System.Text.Encoding.UTF8.GetByteCount(Network.Ssid) > 32)
+            return new("network.ssid", "Longer than 32 bytes, which no Wi-Fi name may be (IEEE 802.11). Shorten it.");
+        return box.Radios.Any(radio => radio.Id == Network.Radio)
+            ? null
+            : new("network.radio", $"{box.Name} has no radio “{Network.Radio}”.");
+    }
+
+    protected override Device Change(NetworkDocument house, Device box) => box with
+    {
+        Wifi = Place == box.Wifi.Length ? box.Wifi.Add(Network) : box.Wifi.SetItem(Place, Network),
+    };
+}
+
+[JsonConverter(typeof(WordConverter<BoxFeature>))]
+public enum BoxFeature { Nat, Firewall, Upnp }
+
+public sealed record SetFeature(string Device, BoxFeature Feature, bool On) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    public override string Say(NetworkDocument house) =>
+        $"Turn {(On ? "on" : "off")} {Feature switch { BoxFeature.Nat => "NAT", BoxFeature.Firewall => "the firewall", _ => "UPnP" }} on {house.NameOf(Device)}";
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) => null;
+
+    protected override Device Change(NetworkDocument house, Device box) => Feature switch
+    {
+        BoxFeature.Nat => box with { Nat = On },
+        BoxFeature.Firewall => box with { Firewall = On },
+        _ => box with { Upnp = On },
+    };
+}
+
+/// <summary>Writes down that the household wants this router's devices kept apart, or no longer does.</summary>
+public sealed record KeepApart(string Device, bool Apart) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    public override string Say(NetworkDocument house) => Apart
+        ? $"Note that what is behind {house.NameOf(Device)} is to be kept apart"
+        : $"Note that what is behind {house.NameOf(Device)} belongs to the one network";
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) => null;
+    protected override Device Change(NetworkDocument house, Device box) => box with { KeptApart = Apart ? true : null };
+}
+
+/// <summary>Everything on one box at once, as when a saved configuration is loaded. Its id stays.</summary>
+public sealed record ConfigureDevice(Device Settings) : InstallerAction
+{
+    public override ActionProblem? Problem(NetworkDocument house) =>
+        Checks.Device(house, Settings.Id, "settings.id") ?? Checks.Readable(Do(house), "settings");
+
+    public override string Say(NetworkDocument house) => $"Set the rest of {house.NameOf(Settings.Id)} as planned";
+
+    protected override NetworkDocument Do(NetworkDocument house) => house.WithDevice(Settings.Id, _ => Settings);
+}
+
+/// <summary>Power off and on. Settings stay; what was leased is asked for again.</summary>
+public sealed record Restart(string Device) : InstallerAction
+{
+    public override ActionProblem? Problem(NetworkDocument house) => Checks.Device(house, Device);
+    public override string Say(NetworkDocument house) => $"Turn {house.NameOf(Device)} off and on again";
+    protected override NetworkDocument Do(NetworkDocument house) => house;
+}
+
+/// <summary>Hold reset until the lamps change: every setting goes back to what the label says.</summary>
+/// <remarks>A box with a router mode wakes up as one, gives out addresses .100 to .199 of its own subnet, and its Wi-Fi is
+/// open: common practice, no source.</remarks>
+public sealed record FactoryReset(string Device) : InstallerAction
+{
+    /// <summary>Common practice, no source; the label wins.</summary>
+    public static readonly Ipv4Address UsualAddress = Ipv4Address.Parse("192.168.1.1");
+
+    public override ActionProblem? Problem(NetworkDocument house) => Checks.Device(house, Device);
+
+    public override string Say(NetworkDocument house)
+    {
+        var hold = house.FindDevice(Device)?.Label?.ResetHoldSeconds ?? BoxLabel.UsualResetHoldSeconds;
+        return $"Hold reset on {house.NameOf(Device)} for {hold} s, power on";
+    }
+
+    protected override NetworkDocument Do(NetworkDocument house) => house.WithDevice(Device, box => AsSold(box));
+
+    public static Device AsSold(Device box)
+    {
+        var mode = box.CanBe(DeviceMode.Router) ? DeviceMode.Router : box.Supports.IsEmpty ? box.Mode : box.Supports[0];
+        var address = new InterfaceAddress(box.Label?.DefaultAddress ?? UsualAddress, InterfaceAddress.BareLength);
+        var first = address.Prefix.Network;
+        return box with
+        {
+            Mode = mode,
+            Lan = box.Lan is null && mode == DeviceMode.Switch ? null : new()
+            {
+                Address = address,
+                DhcpServer = new() { Enabled = mode == DeviceMode.Router, Start = first.Plus(100), End = first.Plus(199), LeaseMinutes = 1440 },
+            },
+            Wan = mode == DeviceMode.Router ? new() : null,
+            Nat = true,
+            Firewall = true,
+            Upnp = false,
+            PortForwards = [],
+            DmzHost = null,
+            PassthroughTo = null,
+            Uplink = null,
+            Wifi = [.. box.Radios.Select(radio => new WifiNetwork { Radio = radio.Id, Ssid = DefaultSsid(box) })],
+        };
+    }
+
+    /// <summary>Boxes often end their first name with the last four digits of their MAC: common practice, no source.</summary>
+    private static string DefaultSsid(Device box) => box.Mac is { } mac ? $"setup-{mac.Value & 0xffff:X4}" : "setup";
+}
+
+internal static class PoolCheck
+{
+    public static ActionProblem? Problem(Ipv4Address start, Ipv4Address end) =>
+        end < start ? new("end", $"The pool ends at {end}, before it starts at {start}. Swap the two.") : null;
+
+    public static Device WithServer(this Device box, Func<DhcpServer, DhcpServer> change) =>
+        box with { Lan = (box.Lan ?? new()) with { DhcpServer = change(box.Lan?.DhcpServer ?? new()) } };
+}

@@ -1,0 +1,44 @@
+using Altrin.Core.Formats;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Actions;
+
+/// <summary>What actions ask of a house before they touch it.</summary>
+internal static class Checks
+{
+    public static ActionProblem? Device(NetworkDocument house, string id, string field = "device") =>
+        house.FindDevice(id) is null ? new(field, $"There is no device “{id}” in this house.") : null;
+
+    public static ActionProblem? Endpoint(NetworkDocument house, string id, string field = "endpoint") =>
+        house.FindEndpoint(id) is null ? new(field, $"There is no endpoint “{id}” in this house.") : null;
+
+    /// <summary>The socket exists and holds nothing, or only what <paramref name="except"/> names.</summary>
+    public static ActionProblem? FreeSocket(NetworkDocument house, Socket socket, string field, string? except = null)
+    {
+        if (house.FindDevice(socket.Device) is not { } device) return new(field, $"There is no device “{socket.Device}” in this house.");
+        if (device.FindPort(socket.Port) is null) return new(field, $"{device.Name} has no socket “{socket.Port}”.");
+        return house.OccupantOf(socket) is { } occupant && occupant.Id != except
+            ? new(field, $"Socket {socket.Port} of {device.Name} is taken by {occupant.Say}. Unplug that first, or use another socket.")
+            : null;
+    }
+
+    public static ActionProblem? HostAddress(InterfaceAddress address, bool isBox, string field = "address") =>
+        AddressCheck.WhyNot(address, isBox) is { } why ? new(field, why) : null;
+
+    public static ActionProblem? NewId(NetworkDocument house, string id, string field)
+    {
+        if (string.IsNullOrWhiteSpace(id)) return new(field, "Empty. Give it an id.");
+        return house.FindDevice(id) is not null || house.FindEndpoint(id) is not null
+            ? new(field, $"“{id}” is taken by {house.NameOf(id)}. Give it another id.")
+            : null;
+    }
+
+    public static ActionProblem? Name(string name) =>
+        string.IsNullOrWhiteSpace(name) ? new("name", "Empty. Give it a name.") : null;
+
+    /// <summary>The document that an action would make must be one that the reader takes.</summary>
+    public static ActionProblem? Readable(NetworkDocument after, string field) =>
+        DocumentReader.Read(AltrinJson.WriteCompact(after)) is { Document: null } result
+            ? new(field, result.Problems[0].ToString())
+            : null;
+}

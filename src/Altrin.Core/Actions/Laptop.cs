@@ -1,0 +1,53 @@
+using System.Collections.Immutable;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Actions;
+
+/// <summary>The installer's own laptop: an endpoint like any other while it is plugged in, and no part of the record.</summary>
+public static class Laptop
+{
+    public const string Id = "installer-laptop";
+
+    public static NetworkDocument Away(NetworkDocument house) => house.FindEndpoint(Id) is null
+        ? house
+        : house with { Endpoints = house.Endpoints.RemoveAll(endpoint => endpoint.Id == Id) };
+
+    internal static NetworkDocument With(NetworkDocument house, Func<Endpoint, Endpoint> change)
+    {
+        var there = house.FindEndpoint(Id) is not null
+            ? house
+            : house with { Endpoints = house.Endpoints.Add(new() { Id = Id, Name = "Your laptop", Kind = "laptop" }) };
+        return there.WithEndpoint(Id, change);
+    }
+}
+
+public sealed record PlugLaptop(Socket To) : InstallerAction
+{
+    public override ActionProblem? Problem(NetworkDocument house) => Checks.FreeSocket(house, To, "to", except: Laptop.Id);
+    public override string Say(NetworkDocument house) => $"Plug your laptop into {house.SocketName(To)}, its Wi-Fi off";
+    protected override NetworkDocument Do(NetworkDocument house) =>
+        Laptop.With(house, laptop => laptop with { Connect = Attachment.To(To) });
+}
+
+/// <param name="Address">Null: automatic.</param>
+public sealed record SetLaptopAddress(InterfaceAddress? Address, Ipv4Address? Gateway = null) : InstallerAction
+{
+    public override ActionProblem? Problem(NetworkDocument house) =>
+        Address is { } address ? Checks.HostAddress(address, isBox: true) : null;
+
+    public override string Say(NetworkDocument house) => Address is { } address
+        ? $"Set your laptop to the fixed address {address.Address}"
+        : "Set your laptop to automatic addressing";
+
+    protected override NetworkDocument Do(NetworkDocument house) => Laptop.With(house, laptop => laptop with
+    {
+        Address = Address is { } address ? EndpointAddress.Fixed(address, Gateway) : new(),
+    });
+}
+
+public sealed record PutLaptopAway : InstallerAction
+{
+    public override ActionProblem? Problem(NetworkDocument house) => null;
+    public override string Say(NetworkDocument house) => "Unplug your laptop and set it back to automatic addressing";
+    protected override NetworkDocument Do(NetworkDocument house) => Laptop.Away(house);
+}

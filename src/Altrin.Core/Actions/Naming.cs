@@ -1,0 +1,46 @@
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Actions;
+
+/// <summary>How sentences name the parts of a house.</summary>
+public static class Naming
+{
+    /// <summary>“Studio router LAN 2”: the box, and its socket as printed on its back.</summary>
+    public static string SocketName(this NetworkDocument house, Socket socket)
+    {
+        if (house.FindDevice(socket.Device) is not { } device) return $"{socket.Device} {socket.Port}";
+        return $"{device.Name} {PortName(device, socket.Port)}";
+    }
+
+    /// <summary>“WAN”, “LAN 2”: by role and place in the row, since ids are the makers' and differ.</summary>
+    public static string PortName(Device device, string port)
+    {
+        if (device.FindPort(port) is not { } found) return port;
+        var alike = device.Ports.Where(p => p.Role == found.Role).ToList();
+        var role = found.Role == PortRole.Wan ? "WAN" : "LAN";
+        return alike.Count == 1 ? role : $"{role} {alike.IndexOf(found) + 1}";
+    }
+
+    public static string Say(this DeviceMode mode) => mode switch
+    {
+        DeviceMode.Router => "router",
+        DeviceMode.AccessPoint => "access point",
+        DeviceMode.Repeater => "repeater",
+        DeviceMode.Wds => "WDS bridge",
+        DeviceMode.ClientBridge => "client bridge",
+        DeviceMode.MeshSatellite => "mesh satellite",
+        DeviceMode.Switch => "switch",
+        DeviceMode.Modem => "modem",
+        _ => "pass-through",
+    };
+
+    public static string Say(this WifiSecurity security) => security switch
+    {
+        WifiSecurity.Open => "open, no password",
+        WifiSecurity.Wep => "WEP",
+        WifiSecurity.Wpa => "WPA",
+        WifiSecurity.Wpa2 => "WPA2",
+        WifiSecurity.Wpa2Wpa3 => "WPA2 and WPA3",
+        _ => "WPA3",
+    };
+}

@@ -1,0 +1,41 @@
+using System.Text.Encodings.Web;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Formats;
+
+/// <summary>How Altrin writes JSON everywhere: camel case, nothing for null, letters as they are.</summary>
+public static class AltrinJson
+{
+    public static readonly JsonSerializerOptions Compact = Make(indented: false);
+    public static readonly JsonSerializerOptions Indented = Make(indented: true);
+
+    /// <summary>The document as JSON: fields in the order of the format, two spaces, a line end at the end.</summary>
+    public static string Write(NetworkDocument document) => JsonSerializer.Serialize(document, Indented) + "\n";
+
+    public static string WriteCompact(NetworkDocument document) => JsonSerializer.Serialize(document, Compact);
+
+    private static JsonSerializerOptions Make(bool indented)
+    {
+        var options = new JsonSerializerOptions { WriteIndented = indented, NewLine = "\n" };
+        Configure(options);
+        options.MakeReadOnly(populateMissingResolver: true);
+        return options;
+    }
+
+    /// <summary>Gives another serializer, the web's, the same manners.</summary>
+    public static void Configure(JsonSerializerOptions options)
+    {
+        options.PropertyNamingPolicy = JsonNamingPolicy.CamelCase;
+        options.DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull;
+        options.AllowOutOfOrderMetadataProperties = true;
+        options.RespectNullableAnnotations = true;
+        options.RespectRequiredConstructorParameters = true;
+        options.UnmappedMemberHandling = JsonUnmappedMemberHandling.Skip;
+        // The default encoder escapes every letter with an accent; these files are read by people.
+        options.Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping;
+        options.TypeInfoResolver ??= new DefaultJsonTypeInfoResolver();
+    }
+}

@@ -1,0 +1,132 @@
+using System.Collections.Immutable;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Formats;
+
+/// <summary>What the parts of a document must be to one another: ids once, references that lead somewhere, one plug a socket.</summary>
+internal static class DocumentChecks
+{
+    private sealed record Index(Dictionary<string, Device> Devices, HashSet<string> Endpoints);
+
+    public static void Run(NetworkDocument house, ProblemList problems)
+    {
+        var owners = new Dictionary<string, string>(StringComparer.Ordinal);
+        Unique(house.Devices, "devices", device => device.Id, owners, problems);
+        // Devices and endpoints share one space of names: an interface is named by its owner alone.
+        Unique(house.Endpoints, "endpoints", endpoint => endpoint.Id, owners, problems);
+        Unique(house.Cables, "cables", cable => cable.Id, new(StringComparer.Ordinal), problems);
+        Unique(house.Needs, "needs", need => need.Id, new(StringComparer.Ordinal), problems);
+        if (problems.Found.Count > 0) return;
+
+        var index = new Index(house.Devices.ToDictionary(d => d.Id, StringComparer.Ordinal),
+            house.Endpoints.Select(e => e.Id).ToHashSet(StringComparer.Ordinal));
+        for (var i = 0; i < house.Devices.Length; i++) Check(house.Devices[i], $"devices[{i}]", index, problems);
+        Sockets(house, index, problems);
+        for (var i = 0; i < house.Endpoints.Length; i++)
+            Near(house.Endpoints[i].Connect?.Near, $"endpoints[{i}].connect.near", index, problems);
+        for (var i = 0; i < house.Needs.Length; i++) Check(house.Needs[i], $"needs[{i}]", index, problems);
+    }
+
+    private static void Unique<T>(
+        ImmutableArray<T> parts, string list, Func<T, string> id, Dictionary<string, string> seen, ProblemList problems)
+    {
+        for (var i = 0; i < parts.Length; i++)
+            if (!seen.TryAdd(id(parts[i]), $"{list}[{i}]"))
+                problems.Add($"{list}[{i}].id", $"“{id(parts[i])}” is taken by {seen[id(parts[i])]}. Give it another id.");
+    }
+
+    private static void Check(Device device, string place, Index index, ProblemList problems)
+    {
+        Unique(device.Ports, $"{place}.ports", port => port.Id, new(StringComparer.Ordinal), problems);
+        Unique(device.Radios, $"{place}.radios", radio => radio.Id, new(StringComparer.Ordinal), problems);
+        for (var i = 0; i < device.Wifi.Length; i++) Radio(device.Wifi[i].Radio, $"{place}.wifi[{i}].radio");
+        if (device.Uplink is { } uplink)
+        {
+            Radio(uplink.Radio, $"{place}.uplink.radio");
+            Near(uplink.Near, $"{place}.uplink.near", index, problems);
+        }
+        if (device.PassthroughTo is { } target && !index.Devices.ContainsKey(target))
+            problems.Add($"{place}.passthroughTo", $"There is no device “{target}”.{KnownDevices(index)}");
+
+        void Radio(string id, string at)
+        {
+            if (!device.Radios.Any(radio => radio.Id == id))
+                problems.Add(at, $"{device.Name} has no radio “{id}”. {Have("Its radios are", device.Radios.Select(r => r.Id), "It lists none: add one to radios")}.");
+        }
+    }
+
+    private static void Sockets(NetworkDocument house, Index index, ProblemList problems)
+    {
+        var taken = new Dictionary<Socket, string>();
+        if (house.Line is { } line) Take(line.Socket, "line", "line.port");
+        for (var i = 0; i < house.Cables.Length; i++)
+        {
+            Take(house.Cables[i].A, $"cables[{i}].a", $"cables[{i}].a.port");
+            Take(house.Cables[i].B, $"cables[{i}].b", $"cables[{i}].b.port");
+        }
+        for (var i = 0; i < house.Endpoints.Length; i++)
+            if (house.Endpoints[i].Connect?.Socket is { } socket)
+                Take(socket, $"endpoints[{i}].connect", $"endpoints[{i}].connect.port");
+
+        void Take(Socket socket, string by, string place)
+        {
+            if (!index.Devices.TryGetValue(socket.Device, out var device))
+                problems.Add(place[..place.LastIndexOf('.')] + ".device", $"There is no device “{socket.Device}”.{KnownDevices(index)}");
+            else if (device.FindPort(socket.Port) is null)
+                problems.Add(place, $"{device.Name} has no socket “{socket.Port}”. {Have("Its sockets are", device.Ports.Select(p => p.Id), "It lists none: add one to ports")}.");
+            else if (!taken.TryAdd(socket, by))
+                problems.Add(place, $"Socket {socket.Port} of {device.Name} is taken by {taken[socket]}. Use another socket.");
+        }
+    }
+
+    private static void Check(Need need, string place, Index index, ProblemList problems)
+    {
+        switch (need.Kind)
+        {
+            case NeedKind.Internet or NeedKind.FixedAddress: Endpoint(need.Endpoint, "endpoint", isRequired: true); break;
+            case NeedKind.Reach: Endpoint(need.From, "from", isRequired: true); Endpoint(need.To, "to", isRequired: true); break;
+            case NeedKind.Inbound:
+                Endpoint(need.Endpoint, "endpoint", isRequired: true);
+                Required(need.Protocol, "protocol", "tcp or udp");
+                Required(need.Port, "port", "a port, 1 to 65535");
+                break;
+            case NeedKind.SingleNat or NeedKind.Speed: Endpoint(need.Endpoint, "endpoint", isRequired: false); break;
+            case NeedKind.KeepName or NeedKind.GuestsApart: Required(need.Ssid, "ssid", "the network's name"); break;
+            case NeedKind.Tunnel: Required(need.Prefix, "prefix", "the tunnel's prefix, such as 10.0.0.0/8"); break;
+            case NeedKind.Sockets:
+                Required(need.Room, "room", "the room");
+                Required(need.Count, "count", "how many sockets");
+                break;
+        }
+        if (need.Kind == NeedKind.Speed) Required(need.Mbps, "mbps", "how many Mb/s");
+
+        void Required<T>(T? value, string field, string expected)
+        {
+            if (value is null) problems.Add($"{place}.{field}", $"Missing. Write {expected}.");
+        }
+
+        void Endpoint(string? id, string field, bool isRequired)
+        {
+            if (id is null && isRequired) problems.Add($"{place}.{field}", "Missing. Write the id of an endpoint.");
+            if (id is not null && !index.Endpoints.Contains(id))
+                problems.Add($"{place}.{field}", $"There is no endpoint “{id}”. {Have("The endpoints are", index.Endpoints.Order(StringComparer.Ordinal), "The document lists none")}.");
+        }
+    }
+
+    private static void Near(string? near, string place, Index index, ProblemList problems)
+    {
+        if (near is not null && !index.Devices.ContainsKey(near))
+            problems.Add(place, $"There is no device “{near}”.{KnownDevices(index)}");
+    }
+
+    private static string KnownDevices(Index index) =>
+        $" {Have("The devices are", index.Devices.Keys, "The document lists none")}.";
+
+    /// <summary>At most eight names: an error is one line.</summary>
+    private static string Have(string lead, IEnumerable<string> names, string none)
+    {
+        var some = names.Take(9).ToList();
+        if (some.Count == 0) return none;
+        return $"{lead} {string.Join(", ", some.Take(8))}{(some.Count > 8 ? " and more" : "")}";
+    }
+}

@@ -1,0 +1,348 @@
+using System.Collections.Immutable;
+using System.Text;
+using System.Text.Json;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Formats;
+
+/// <summary>What came of reading: a valid document, or every problem found, never both.</summary>
+public sealed record ReadResult(NetworkDocument? Document, IReadOnlyList<DocumentProblem> Problems);
+
+/// <summary>Reads <c>altrin.network/1</c> strictly. Total: any bytes give a document or problems, never an exception.</summary>
+public static class DocumentReader
+{
+    private static readonly JsonDocumentOptions Strict = new() { AllowDuplicateProperties = false, MaxDepth = 32 };
+
+    public static ReadResult Read(string text) => Read(Encoding.UTF8.GetBytes(text));
+
+    public static ReadResult Read(ReadOnlyMemory<byte> utf8)
+    {
+        // A byte order mark is not JSON, but editors write it.
+        if (utf8.Span.StartsWith(Encoding.UTF8.Preamble)) utf8 = utf8[Encoding.UTF8.Preamble.Length..];
+        try
+        {
+            using var json = JsonDocument.Parse(utf8, Strict);
+            return Read(json.RootElement);
+        }
+        catch (JsonException error)
+        {
+            var place = $"line {error.LineNumber.GetValueOrDefault() + 1}, column {error.BytePositionInLine.GetValueOrDefault() + 1}";
+            var reason = error.Message.Split(" LineNumber:")[0].Split(" Path:")[0];
+            return new(null, [new("", $"This is not JSON at {place}: {reason}")]);
+        }
+    }
+
+    public static ReadResult Read(JsonElement root)
+    {
+        var problems = new ProblemList();
+        NetworkDocument? document = null;
+        if (ObjectReader.Open(root, "", problems) is { } reader)
+        {
+            document = Document(reader);
+            if (problems.Found.Count == 0) DocumentChecks.Run(document, problems);
+        }
+        return problems.Found.Count == 0 ? new(document, []) : new(null, problems.Found);
+    }
+
+    private static NetworkDocument Document(ObjectReader r)
+    {
+        var format = r.RequiredText("format");
+        if (format.Length > 0 && format != NetworkDocument.CurrentFormat)
+            r.Problem("format", $"“{format}” is another format or version. This program reads {NetworkDocument.CurrentFormat}.");
+        return new()
+        {
+            Format = NetworkDocument.CurrentFormat,
+            Name = r.Text("name") ?? "House",
+            Country = r.Text("country"),
+            Line = r.Object("line", Line),
+            Devices = r.Objects("devices", Device),
+            Cables = r.Objects("cables", Cable),
+            Endpoints = r.Objects("endpoints", Endpoint),
+            Needs = r.Objects("needs", Need),
+            Unknown = r.Rest(),
+        };
+    }
+
+    private static Line Line(ObjectReader r) => new()
+    {
+        Device = r.RequiredText("device"),
+        Port = r.RequiredText("port"),
+        Technology = r.Word<Technology>("technology"),
+        DownMbps = r.Number("downMbps", 1_000_000),
+        UpMbps = r.Number("upMbps", 1_000_000),
+        Addressing = r.Word<LineAddressing>("addressing") ?? LineAddressing.Public,
+        HandOff = r.Word<HandOff>("handOff") ?? HandOff.Dhcp,
+        Addresses = r.Whole("addresses", 0, 200) ?? 1,
+        Unknown = r.Rest(),
+    };
+
+    private static Device Device(ObjectReader r)
+    {
+        var id = r.RequiredText("id");
+        return new()
+        {
+            Id = id,
+            Name = r.Text("name") ?? id,
+            Room = r.Text("room"),
+            Mac = r.Value<MacAddress>("mac"),
+            Supports = r.WordList<DeviceMode>("supports"),
+            Mode = r.RequiredWord<DeviceMode>("mode"),
+            Ports = r.Objects("ports", Port),
+            Radios = r.Objects("radios", Radio),
+            Lan = r.Object("lan", Lan),
+            Wan = r.Object("wan", Wan),
+            Nat = r.Flag("nat", true),
+            Firewall = r.Flag("firewall", true),
+            Upnp = r.Flag("upnp", false),
+            PortForwards = r.Objects("portForwards", PortForward),
+            DmzHost = r.Value<Ipv4Address>("dmzHost"),
+            PassthroughTo = r.Text("passthroughTo"),
+            Wifi = r.Objects("wifi", Wifi),
+            Uplink = r.Object("uplink", Uplink),
+            ServesWifi = r.Flag("servesWifi", false),
+            KeptApart = r.OptionalFlag("keptApart"),
+            Label = r.Object("label", Label),
+            Unknown = r.Rest(),
+        };
+    }
+
+    private static Port Port(ObjectReader r) => new()
+    {
+        Id = r.RequiredText("id"),
+        Role = r.RequiredWord<PortRole>("role"),
+        SpeedMbps = r.Number("speedMbps", 1_000_000),
+        Unknown = r.Rest(),
+    };
+
+    private static WirelessRadio Radio(ObjectReader r) => new()
+    {
+        Id = r.RequiredText("id"),
+        Band = r.RequiredWord<Band>("band"),
+        Generation = r.Text("generation"),
+        Streams = r.Whole("streams", 1, 16),
+        MaxWidthMHz = r.Whole("maxWidthMHz", 5, 320),
+        Unknown = r.Rest(),
+    };
+
+    private static LanSettings Lan(ObjectReader r)
+    {
+        var lan = new LanSettings
+        {
+            Method = r.Word<LanMethod>("method") ?? LanMethod.Static,
+            Address = HostAddress(r, "address", isBox: true),
+            DhcpServer = r.Object("dhcpServer", DhcpServer),
+            Unknown = r.Rest(),
+        };
+        if (lan.Method == LanMethod.Static && r.Find("address") is null)
+            r.Missing("address", "the box's own address, such as 192.168.1.1/24, or let method be dhcp");
+        return lan;
+    }
+
+    private static DhcpServer DhcpServer(ObjectReader r)
+    {
+        var server = new DhcpServer
+        {
+            Enabled = r.Flag("enabled", false),
+            Start = r.Value<Ipv4Address>("start"),
+            End = r.Value<Ipv4Address>("end"),
+            LeaseMinutes = r.Whole("leaseMinutes", 1, 1_000_000),
+            Gateway = r.Value<Ipv4Address>("gateway"),
+            Dns = r.ValueList<Ipv4Address>("dns"),
+            Reservations = r.Objects("reservations", Reservation),
+            Unknown = r.Rest(),
+        };
+        if (server.Start is { } start && server.End is { } end && end < start)
+            r.Problem("end", $"The pool ends at {end}, before it starts at {start}. Swap the two.");
+        if (server.Enabled && r.Find("start") is null) r.Missing("start", "the pool's first address");
+        if (server.Enabled && r.Find("end") is null) r.Missing("end", "the pool's last address");
+        return server;
+    }
+
+    private static Reservation Reservation(ObjectReader r)
+    {
+        if (r.Find("mac") is null) r.Missing("mac", MacAddress.Expected);
+        if (r.Find("address") is null) r.Missing("address", Ipv4Address.Expected);
+        return new()
+        {
+            Mac = r.Value<MacAddress>("mac") ?? default,
+            Address = r.Value<Ipv4Address>("address") ?? default,
+            Unknown = r.Rest(),
+        };
+    }
+
+    private static WanSettings Wan(ObjectReader r)
+    {
+        var wan = new WanSettings
+        {
+            Method = r.Word<WanMethod>("method") ?? WanMethod.Dhcp,
+            Address = HostAddress(r, "address", isBox: true),
+            Gateway = r.Value<Ipv4Address>("gateway"),
+            Dns = r.ValueList<Ipv4Address>("dns"),
+            Unknown = r.Rest(),
+        };
+        if (wan.Method == WanMethod.Static && r.Find("address") is null)
+            r.Missing("address", "the address that was agreed, or let method be dhcp");
+        return wan;
+    }
+
+    private static PortForward PortForward(ObjectReader r)
+    {
+        if (r.Find("port") is null) r.Missing("port", "the outside port, 1 to 65535");
+        if (r.Find("toAddress") is null) r.Missing("toAddress", "the address inside that it leads to");
+        return new()
+        {
+            Protocol = r.RequiredWord<TransportProtocol>("protocol"),
+            Port = r.Whole("port", 1, 65535) ?? 1,
+            ToAddress = r.Value<Ipv4Address>("toAddress") ?? default,
+            ToPort = r.Whole("toPort", 1, 65535),
+            Unknown = r.Rest(),
+        };
+    }
+
+    private static WifiNetwork Wifi(ObjectReader r) => new()
+    {
+        Radio = r.RequiredText("radio"),
+        Ssid = r.RequiredText("ssid"),
+        Security = r.Word<WifiSecurity>("security") ?? WifiSecurity.Open,
+        Key = r.Text("key"),
+        Channel = Channel(r),
+        WidthMHz = r.Whole("widthMHz", 5, 320),
+        Broadcast = r.Flag("broadcast", true),
+        Enabled = r.Flag("enabled", true),
+        Guest = r.Flag("guest", false),
+        Unknown = r.Rest(),
+    };
+
+    private static WifiChannel? Channel(ObjectReader r)
+    {
+        if (r.Find("channel") is not { } value) return null;
+        if (value.ValueKind == JsonValueKind.String && value.ValueEquals("auto")) return new(null);
+        if (value.ValueKind == JsonValueKind.Number) return r.Whole("channel", 1, 233) is { } number ? new(number) : null;
+        r.Problem("channel", $"{ObjectReader.Describe(value)} stands here. Write a channel number, or “auto”.");
+        return null;
+    }
+
+    private static Uplink Uplink(ObjectReader r) => new()
+    {
+        Radio = r.RequiredText("radio"),
+        Ssid = r.RequiredText("ssid"),
+        Security = r.Word<WifiSecurity>("security") ?? WifiSecurity.Open,
+        Key = r.Text("key"),
+        Near = r.Text("near"),
+        Unknown = r.Rest(),
+    };
+
+    private static BoxLabel Label(ObjectReader r) => new()
+    {
+        DefaultAddress = r.Value<Ipv4Address>("defaultAddress"),
+        DefaultUser = r.Text("defaultUser"),
+        ResetHoldSeconds = r.Whole("resetHoldSeconds", 1, 600),
+        RebootSeconds = r.Whole("rebootSeconds", 1, 3600),
+        Unknown = r.Rest(),
+    };
+
+    private static Cable Cable(ObjectReader r) => new()
+    {
+        Id = r.RequiredText("id"),
+        A = End(r, "a"),
+        B = End(r, "b"),
+        Medium = r.Word<Medium>("medium") ?? Medium.Ethernet,
+        Category = r.Text("category"),
+        LengthM = r.Number("lengthM", 100_000),
+        Unknown = r.Rest(),
+    };
+
+    private static Socket End(ObjectReader r, string field)
+    {
+        if (r.Find(field) is null) r.Missing(field, "the device and the port that this end is in");
+        return r.Object(field, end => new Socket(end.RequiredText("device"), end.RequiredText("port"))) ?? new("", "");
+    }
+
+    private static Endpoint Endpoint(ObjectReader r)
+    {
+        var id = r.RequiredText("id");
+        return new()
+        {
+            Id = id,
+            Name = r.Text("name") ?? id,
+            Kind = r.Text("kind"),
+            Room = r.Text("room"),
+            Mac = r.Value<MacAddress>("mac"),
+            Connect = r.Object("connect", Attachment),
+            Address = r.Object("address", EndpointAddress) ?? new(),
+            Services = r.Objects("services", Service),
+            Unknown = r.Rest(),
+        };
+    }
+
+    private static Attachment Attachment(ObjectReader r)
+    {
+        var read = new Attachment
+        {
+            Device = r.Text("device"),
+            Port = r.Text("port"),
+            Ssid = r.Text("ssid"),
+            Security = r.Word<WifiSecurity>("security"),
+            Key = r.Text("key"),
+            Near = r.Text("near"),
+            Unknown = r.Rest(),
+        };
+        if (read.Ssid is not null && (read.Device is not null || read.Port is not null))
+            r.Problem("ssid", "A thing is plugged in or on Wi-Fi, not both. Leave out ssid, or device and port.");
+        else if (read.Ssid is null && read.Device is null) r.Missing("device", "the device it is plugged into, or an ssid");
+        else if (read.Ssid is null && read.Port is null) r.Missing("port", "the socket it is plugged into");
+        return read;
+    }
+
+    private static EndpointAddress EndpointAddress(ObjectReader r)
+    {
+        var read = new EndpointAddress
+        {
+            Method = r.Word<EndpointMethod>("method") ?? EndpointMethod.Dhcp,
+            Address = HostAddress(r, "address", isBox: false),
+            Gateway = r.Value<Ipv4Address>("gateway"),
+            Dns = r.ValueList<Ipv4Address>("dns"),
+            Unknown = r.Rest(),
+        };
+        if (read.Method == EndpointMethod.Static && r.Find("address") is null)
+            r.Missing("address", "its fixed address, or let method be dhcp");
+        return read;
+    }
+
+    private static Service Service(ObjectReader r)
+    {
+        if (r.Find("port") is null) r.Missing("port", "a port, 1 to 65535");
+        return new()
+        {
+            Protocol = r.RequiredWord<TransportProtocol>("protocol"),
+            Port = r.Whole("port", 1, 65535) ?? 1,
+            Unknown = r.Rest(),
+        };
+    }
+
+    private static Need Need(ObjectReader r) => new()
+    {
+        Id = r.RequiredText("id"),
+        Kind = r.RequiredWord<NeedKind>("kind"),
+        Endpoint = r.Text("endpoint"),
+        From = r.Text("from"),
+        To = r.Text("to"),
+        Protocol = r.Word<TransportProtocol>("protocol"),
+        Port = r.Whole("port", 1, 65535),
+        Discovery = r.OptionalFlag("discovery"),
+        Ssid = r.Text("ssid"),
+        Key = r.Text("key"),
+        Prefix = r.Value<Prefix>("prefix"),
+        Room = r.Text("room"),
+        Count = r.Whole("count", 0, 1000),
+        Mbps = r.Number("mbps", 1_000_000),
+        Unknown = r.Rest(),
+    };
+
+    private static InterfaceAddress? HostAddress(ObjectReader r, string field, bool isBox)
+    {
+        if (r.Value<InterfaceAddress>(field) is not { } address) return null;
+        if (AddressCheck.WhyNot(address, isBox) is { } problem) r.Problem(field, problem);
+        return address;
+    }
+}

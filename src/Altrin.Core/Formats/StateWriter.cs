@@ -1,0 +1,215 @@
+using System.Text.Json;
+using Altrin.Core.Actions;
+using Altrin.Core.Network;
+using Altrin.Core.Rules;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Formats;
+
+/// <summary>Writes <c>altrin.state/1</c>: what is computed, as JSON, in document order.</summary>
+public static class StateWriter
+{
+    public const string Format = "altrin.state/1";
+
+    /// <summary>Every part of a state, in order; <c>--only</c> picks from them.</summary>
+    public static readonly IReadOnlyList<string> Parts =
+        ["segments", "interfaces", "internet", "reach", "admin", "inbound", "findings", "needs"];
+
+    /// <summary>Proving a fix costs a simulation. Past this many interfaces times fixes, fixes are left out and
+    /// <c>fixesLeftOut</c> says so, so that any document is answered in bounded time.</summary>
+    private const long MostFixWork = 200_000;
+
+    public static void Write(Evaluation house, Utf8JsonWriter json, IReadOnlySet<string>? only = null)
+    {
+        var state = house.State;
+        json.WriteStartObject();
+        json.WriteString("format", Format);
+        foreach (var part in Parts)
+        {
+            if (only is not null && !only.Contains(part)) continue;
+            json.WriteStartArray(part);
+            switch (part)
+            {
+                case "segments": Segments(state, json); break;
+                case "interfaces": Interfaces(state, json); break;
+                case "internet": Internet(state, json); break;
+                case "reach": Reach(state, json); break;
+                case "admin": Admin(state, json); break;
+                case "inbound": Inbound(state, json); break;
+                case "findings": Findings(house, json); break;
+                case "needs": Needs(house, json); break;
+            }
+            json.WriteEndArray();
+        }
+        json.WriteEndObject();
+    }
+
+    private static void Segments(NetworkState state, Utf8JsonWriter json)
+    {
+        var servers = state.Servers.ToLookup(server => server.Segment);
+        foreach (var segment in state.Segments)
+        {
+            json.WriteStartObject();
+            json.WriteString("id", segment.Id);
+            Strings(json, "members", segment.Members);
+            Strings(json, "subnets", SubnetsOf(state, segment).Select(prefix => prefix.ToString()));
+            Strings(json, "dhcpServers", servers[segment.Index].Select(server => server.Device));
+            json.WriteBoolean("loop", segment.IsLoop);
+            json.WriteEndObject();
+        }
+    }
+
+    /// <summary>The subnets that routers and the provider make on a segment; where there are none, what its things hold.</summary>
+    public static IEnumerable<Prefix> SubnetsOf(NetworkState state, Segment segment)
+    {
+        var made = state.OnSegment[segment.Index].Where(one => one.Routes && one.Address is not null)
+            .Select(one => one.Address!.Value.Prefix).ToList();
+        if (segment.Index == state.ProviderSegment && state.House.Line is { } line) made.Insert(0, InterfaceTable.PrefixOf(line));
+        if (made.Count == 0)
+            made.AddRange(state.OnSegment[segment.Index].Where(one => one.Address is not null).Select(one => one.Address!.Value.Prefix));
+        return made.Distinct();
+    }
+
+    private static void Interfaces(NetworkState state, Utf8JsonWriter json)
+    {
+        foreach (var one in state.Interfaces)
+        {
+            json.WriteStartObject();
+            json.WriteString("owner", one.Owner);
+            json.WriteString("interface", Words<InterfaceKind>.Of(one.Kind));
+            if (one.Segment >= 0) json.WriteString("segment", state.Segments[one.Segment].Id);
+            else json.WriteNull("segment");
+            json.WriteString("outcome", Words<LeaseOutcome>.Of(one.Outcome));
+            json.WriteStartArray("candidates");
+            foreach (var candidate in one.Candidates)
+            {
+                json.WriteStartObject();
+                TextOrNull(json, "address", candidate.Address?.ToString());
+                TextOrNull(json, "gateway", candidate.Gateway?.ToString());
+                Strings(json, "dns", candidate.Dns.Select(dns => dns.ToString()));
+                TextOrNull(json, "server", candidate.Server);
+                json.WriteEndObject();
+            }
+            json.WriteEndArray();
+            json.WriteEndObject();
+        }
+    }
+
+    private static void Internet(NetworkState state, Utf8JsonWriter json)
+    {
+        foreach (var endpoint in state.House.Endpoints)
+        {
+            var answer = state.Internet(endpoint.Id);
+            json.WriteStartObject();
+            json.WriteString("from", answer.From);
+            json.WriteString("reachable", Words<Answer>.Of(answer.Reachable));
+            json.WriteNumber("natLayers", answer.NatLayers);
+            Strings(json, "hops", answer.Hops);
+            json.WriteEndObject();
+        }
+    }
+
+    private static void Reach(NetworkState state, Utf8JsonWriter json)
+    {
+        foreach (var from in state.House.Endpoints)
+            foreach (var to in state.House.Endpoints)
+            {
+                if (from == to) continue;
+                var answer = state.Reach(from.Id, to.Id);
+                json.WriteStartObject();
+                json.WriteString("from", from.Id);
+                json.WriteString("to", to.Id);
+                json.WriteString("reachable", Words<Answer>.Of(answer.Reachable));
+                if (answer.Reachable != Answer.Yes) json.WriteString("why", Words<ReachProblem>.Of(answer.Why));
+                json.WriteEndObject();
+            }
+    }
+
+    private static void Admin(NetworkState state, Utf8JsonWriter json)
+    {
+        var withAddress = state.House.Devices.Where(device => state.Lan(device.Id) is { Candidates.IsEmpty: false }).ToList();
+        foreach (var from in state.House.Endpoints)
+            foreach (var device in withAddress)
+            {
+                var answer = state.Admin(from.Id, device.Id);
+                json.WriteStartObject();
+                json.WriteString("from", from.Id);
+                json.WriteString("device", device.Id);
+                TextOrNull(json, "address", answer.Address?.ToString());
+                json.WriteString("reachable", Words<Answer>.Of(answer.Reachable));
+                json.WriteEndObject();
+            }
+    }
+
+    private static void Inbound(NetworkState state, Utf8JsonWriter json)
+    {
+        foreach (var endpoint in state.House.Endpoints)
+            foreach (var service in endpoint.Services)
+            {
+                var answer = state.Inbound(endpoint.Id, service.Protocol, service.Port);
+                json.WriteStartObject();
+                json.WriteString("endpoint", endpoint.Id);
+                json.WriteString("protocol", Words<TransportProtocol>.Of(service.Protocol));
+                json.WriteNumber("port", service.Port);
+                json.WriteString("reachable", Words<Answer>.Of(answer.Reachable));
+                TextOrNull(json, "stoppedAt", answer.StoppedAt);
+                json.WriteEndObject();
+            }
+    }
+
+    private static void Findings(Evaluation house, Utf8JsonWriter json)
+    {
+        var work = 0L;
+        foreach (var finding in house.Findings)
+        {
+            json.WriteStartObject();
+            json.WriteString("rule", finding.Rule);
+            json.WriteString("severity", Words<Severity>.Of(finding.Severity));
+            Strings(json, "subjects", finding.Subjects);
+            json.WriteString("message", finding.Message);
+            work += (long)house.State.Interfaces.Length * finding.Fixes.Length;
+            json.WriteStartArray("fixes");
+            if (work <= MostFixWork)
+                foreach (var fix in house.ProvenFixes(finding)) WriteFix(json, fix);
+            json.WriteEndArray();
+            if (work > MostFixWork) json.WriteBoolean("fixesLeftOut", true);
+            json.WriteEndObject();
+        }
+    }
+
+    private static void WriteFix(Utf8JsonWriter json, Fix fix)
+    {
+        json.WriteStartObject();
+        json.WriteString("say", fix.Say);
+        json.WriteStartArray("actions");
+        foreach (var action in fix.Actions) JsonSerializer.Serialize(json, action, AltrinJson.Compact);
+        json.WriteEndArray();
+        json.WriteEndObject();
+    }
+
+    private static void Needs(Evaluation house, Utf8JsonWriter json)
+    {
+        foreach (var want in house.Wants)
+        {
+            if (want.Met is not { } met) continue;
+            json.WriteStartObject();
+            json.WriteString("need", want.Need);
+            json.WriteString("met", Words<Answer>.Of(met));
+            json.WriteString("because", want.Because);
+            json.WriteEndObject();
+        }
+    }
+
+    private static void Strings(Utf8JsonWriter json, string name, IEnumerable<string> values)
+    {
+        json.WriteStartArray(name);
+        foreach (var value in values) json.WriteStringValue(value);
+        json.WriteEndArray();
+    }
+
+    private static void TextOrNull(Utf8JsonWriter json, string name, string? value)
+    {
+        if (value is null) json.WriteNull(name);
+        else json.WriteString(name, value);
+    }
+}

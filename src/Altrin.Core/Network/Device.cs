@@ -1,0 +1,94 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+
+namespace Altrin.Core.Network;
+
+[JsonConverter(typeof(WordConverter<DeviceMode>))]
+public enum DeviceMode { Router, AccessPoint, Repeater, Wds, ClientBridge, MeshSatellite, Switch, Modem, Passthrough }
+
+[JsonConverter(typeof(WordConverter<PortRole>))]
+public enum PortRole { Wan, Lan }
+
+[JsonConverter(typeof(WordConverter<Band>))]
+public enum Band
+{
+    [JsonStringEnumMemberName("2.4")] Ghz24,
+    [JsonStringEnumMemberName("5")] Ghz5,
+    [JsonStringEnumMemberName("6")] Ghz6,
+}
+
+/// <summary>A box that makes the network: gateway, router, access point, repeater, bridge, switch, satellite.</summary>
+public sealed record Device : DocumentPart
+{
+    public required string Id { get; init; }
+    public required string Name { get; init; }
+    public string? Room { get; init; }
+
+    /// <summary>A router's WAN; of any other box its management interface.</summary>
+    public MacAddress? Mac { get; init; }
+
+    public ImmutableArray<DeviceMode> Supports { get; init; } = [];
+    public required DeviceMode Mode { get; init; }
+    public ImmutableArray<Port> Ports { get; init; } = [];
+    public ImmutableArray<WirelessRadio> Radios { get; init; } = [];
+    public LanSettings? Lan { get; init; }
+    public WanSettings? Wan { get; init; }
+    public bool Nat { get; init; } = true;
+    public bool Firewall { get; init; } = true;
+    public bool Upnp { get; init; }
+    public ImmutableArray<PortForward> PortForwards { get; init; } = [];
+    public Ipv4Address? DmzHost { get; init; }
+    public string? PassthroughTo { get; init; }
+    public ImmutableArray<WifiNetwork> Wifi { get; init; } = [];
+    public Uplink? Uplink { get; init; }
+
+    /// <summary>Client bridges only: some serve wired devices alone.</summary>
+    public bool ServesWifi { get; init; }
+
+    /// <summary>The household wants what is behind this router kept apart: its second translation is meant, not an accident.</summary>
+    public bool? KeptApart { get; init; }
+
+    public BoxLabel? Label { get; init; }
+
+    public bool CanBe(DeviceMode mode) => Mode == mode || Supports.Contains(mode);
+    public Port? FindPort(string id) => Ports.FirstOrDefault(port => port.Id == id);
+}
+
+public sealed record Port : DocumentPart
+{
+    public required string Id { get; init; }
+    public required PortRole Role { get; init; }
+    public double? SpeedMbps { get; init; }
+}
+
+public sealed record WirelessRadio : DocumentPart
+{
+    public required string Id { get; init; }
+    public required Band Band { get; init; }
+    public string? Generation { get; init; }
+    public int? Streams { get; init; }
+    public int? MaxWidthMHz { get; init; }
+}
+
+public sealed record PortForward : DocumentPart
+{
+    public required TransportProtocol Protocol { get; init; }
+    public required int Port { get; init; }
+    public required Ipv4Address ToAddress { get; init; }
+    public int? ToPort { get; init; }
+}
+
+[JsonConverter(typeof(WordConverter<TransportProtocol>))]
+public enum TransportProtocol { Tcp, Udp }
+
+/// <summary>What is printed underneath: where its page is after a reset and how long it takes to come back.</summary>
+public sealed record BoxLabel : DocumentPart
+{
+    /// <summary>Common practice, no source; the label wins.</summary>
+    public const int UsualResetHoldSeconds = 10, UsualRebootSeconds = 90;
+
+    public Ipv4Address? DefaultAddress { get; init; }
+    public string? DefaultUser { get; init; }
+    public int? ResetHoldSeconds { get; init; }
+    public int? RebootSeconds { get; init; }
+}

@@ -1,0 +1,54 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+
+namespace Altrin.Core.Network;
+
+[JsonConverter(typeof(WordConverter<LanMethod>))]
+public enum LanMethod { Static, Dhcp }
+
+/// <summary>A box's own address on the home's side; of a box that is no router, its management address.</summary>
+public sealed record LanSettings : DocumentPart
+{
+    public LanMethod Method { get; init; } = LanMethod.Static;
+    public InterfaceAddress? Address { get; init; }
+    public DhcpServer? DhcpServer { get; init; }
+}
+
+public sealed record DhcpServer : DocumentPart
+{
+    public bool Enabled { get; init; }
+    public Ipv4Address? Start { get; init; }
+    public Ipv4Address? End { get; init; }
+    public int? LeaseMinutes { get; init; }
+
+    /// <summary>Null: the box gives itself.</summary>
+    public Ipv4Address? Gateway { get; init; }
+
+    /// <summary>Empty: the box gives itself.</summary>
+    public ImmutableArray<Ipv4Address> Dns { get; init; } = [];
+
+    public ImmutableArray<Reservation> Reservations { get; init; } = [];
+
+    [JsonIgnore]
+    public AddressPool? Pool => Start is { } start && End is { } end && start <= end ? new(start, end) : null;
+
+    public DhcpServer With(AddressPool pool) => this with { Start = pool.Start, End = pool.End };
+}
+
+public sealed record Reservation : DocumentPart
+{
+    public required MacAddress Mac { get; init; }
+    public required Ipv4Address Address { get; init; }
+}
+
+[JsonConverter(typeof(WordConverter<WanMethod>))]
+public enum WanMethod { Dhcp, Static, Pppoe, None }
+
+/// <summary>A router's side towards the provider.</summary>
+public sealed record WanSettings : DocumentPart
+{
+    public WanMethod Method { get; init; } = WanMethod.Dhcp;
+    public InterfaceAddress? Address { get; init; }
+    public Ipv4Address? Gateway { get; init; }
+    public ImmutableArray<Ipv4Address> Dns { get; init; } = [];
+}

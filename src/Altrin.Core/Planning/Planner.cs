@@ -1,0 +1,124 @@
+using System.Collections.Immutable;
+using Altrin.Core.Actions;
+using Altrin.Core.Network;
+using Altrin.Core.Rules;
+
+namespace Altrin.Core.Planning;
+
+/// <summary>The two honest ways to use a second router: part of the one network, or a network kept apart.</summary>
+public static class Planner
+{
+    /// <summary>More cures in a row than this means that they chase each other.</summary>
+    private const int MostCures = 40;
+
+    /// <summary>The plans this house admits, most wants held first. Empty where there is no second router.</summary>
+    public static ImmutableArray<Plan> Propose(NetworkDocument house)
+    {
+        var plans = ImmutableArray.CreateBuilder<Plan>();
+        if (OneNetwork(house) is { } one) plans.Add(one);
+        if (KeptApart(house) is { } apart) plans.Add(apart);
+        return [.. plans.OrderByDescending(plan => plan.WantsHeld).ThenBy(plan => plan.Faults)];
+    }
+
+    private static Plan? OneNetwork(NetworkDocument house)
+    {
+        var seconds = SecondRouters(house).ToList();
+        if (seconds.Count == 0) return null;
+        var draft = new Draft(house);
+        foreach (var second in seconds)
+        {
+            if (Remedies.JoinAsAccessPoint(draft.Facts, draft.House.FindDevice(second.Id)!) is not { } join) return null;
+            if (!draft.Do(join)) return null;
+        }
+        draft.Cure();
+        var names = Facts.Join(seconds.Select(box => box.Name));
+        return Plan.Of("one-network", "One network", $"{names} becomes an access point. Every device sees every other.", draft.Actions, draft.House);
+    }
+
+    private static Plan? KeptApart(NetworkDocument house)
+    {
+        var seconds = SecondRouters(house).ToList();
+        if (seconds.Count == 0) return null;
+        var draft = new Draft(house);
+        foreach (var second in seconds)
+            if (!Cascade(draft, second.Id)) return null;
+        draft.Cure();
+        var names = Facts.Join(seconds.Select(box => box.Name));
+        return Plan.Of("kept-apart", "The second network kept apart",
+            $"{names} stays a router with a subnet of its own. Nobody in the house looks in; it looks out.", draft.Actions, draft.House);
+    }
+
+    /// <summary>Fed through the WAN socket, giving out addresses of a subnet that nobody else has.</summary>
+    private static bool Cascade(Draft draft, string id)
+    {
+        var box = draft.House.FindDevice(id)!;
+        if (box.Mode != DeviceMode.Router && !draft.Do([new SetMode(id, DeviceMode.Router)])) return false;
+        box = draft.House.FindDevice(id)!;
+        if (Remedies.UplinkCable(draft.Facts, box) is not { } cable) return false;
+        var end = Remedies.EndAt(cable, id);
+        if (box.FindPort(end.Port)?.Role == PortRole.Lan)
+        {
+            if (draft.House.FreePort(box, PortRole.Wan) is not { } wan) return false;
+            if (!draft.Do([new MoveCableEnd(cable.Id, end, new(id, wan.Id))])) return false;
+        }
+        if (!draft.Do([new KeepApart(id, true)])) return false;
+        var own = draft.Facts.State.Lan(id)?.Address?.Prefix;
+        var clashes = draft.Facts.State.Interfaces.Any(one => one.Owner != id
+            && one.Candidates.Any(candidate => candidate.Address is { } address && own?.Overlaps(address.Prefix) == true)
+            && one.Segment != draft.Facts.State.InsideOf(id));
+        if (clashes || own is null)
+        {
+            if (Remedies.MoveToOwnSubnet(draft.Facts, draft.House.FindDevice(id)!) is not { } move || !draft.Do(move)) return false;
+        }
+        var lan = draft.House.FindDevice(id)!.Lan!;
+        if (lan.DhcpServer is { Enabled: true }) return true;
+        var subnet = lan.Address!.Value.Prefix;
+        return draft.Do([new TurnOnDhcpServer(id, subnet.Network.Plus(100), subnet.Network.Plus(199))]);
+    }
+
+    /// <summary>Boxes that could route but do not stand at the line, and that another router feeds.</summary>
+    private static IEnumerable<Device> SecondRouters(NetworkDocument house)
+    {
+        var facts = Evaluation.Of(house).Facts;
+        return house.Devices.Where(box => box.CanBe(DeviceMode.Router) && box.Mode is DeviceMode.Router or DeviceMode.AccessPoint
+            && house.Line?.Device != box.Id
+            && facts.MainsOn(Remedies.UplinkSegment(facts, box)).Any(main => main.Owner != box.Id));
+    }
+
+    /// <summary>A house being changed on paper, with the actions so far.</summary>
+    private sealed class Draft(NetworkDocument house)
+    {
+        private readonly List<InstallerAction> actions = [];
+        private Evaluation evaluation = Evaluation.Of(house);
+
+        public NetworkDocument House { get; private set; } = house;
+        public Facts Facts => evaluation.Facts;
+        public ImmutableArray<InstallerAction> Actions => [.. actions];
+
+        /// <returns>False, with nothing done, when one of them cannot be done.</returns>
+        public bool Do(ImmutableArray<InstallerAction> next)
+        {
+            var after = House;
+            foreach (var action in next)
+            {
+                if (action.Problem(after) is not null) return false;
+                after = action.Apply(after);
+            }
+            (House, evaluation) = (after, Evaluation.Of(after));
+            actions.AddRange(next);
+            return true;
+        }
+
+        /// <summary>Applies the best proven fix of each finding, one after the other, while they help.</summary>
+        public void Cure()
+        {
+            for (var i = 0; i < MostCures; i++)
+            {
+                var fix = evaluation.Findings.SelectMany(finding => evaluation.ProvenFixes(finding).Take(1)).FirstOrDefault();
+                if (fix is null) return;
+                var before = evaluation.Findings.Length;
+                if (!Do(fix.Actions) || evaluation.Findings.Length >= before) return;
+            }
+        }
+    }
+}

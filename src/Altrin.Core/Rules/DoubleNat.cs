@@ -1,0 +1,43 @@
+using System.Collections.Immutable;
+using Altrin.Core.Network;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Rules;
+
+/// <summary>A router that translates behind another router that translates.</summary>
+public sealed class DoubleNat : IRule
+{
+    public string Id => "double-nat";
+    public string Statement => "On the way to the street, addresses are translated once in the home.";
+    public string Source => "RFC 7021 section 2 (what breaks behind nested translation); value from memory";
+
+    public IEnumerable<Finding> Check(Facts facts)
+    {
+        foreach (var box in facts.House.Devices)
+        {
+            if (box is not { Mode: DeviceMode.Router, Nat: true }) continue;
+            if (facts.State.Wan(box.Id) is not { } wan || facts.State.Lan(box.Id)?.Address is not { } lan) continue;
+            if (Translator(facts, wan) is not { } outer) continue;
+            var seen = wan.Address is { } address ? address.Address.ToString() : "an address that chance decides";
+            var byChoice = box.KeptApart == true;
+            var message = $"{box.Name} translates {lan.Prefix} into {seen}, and {outer.Name} translates again. "
+                + $"Nothing behind {box.Name} can be reached or found by name from the rest of the house or from the street.";
+            if (byChoice) message += " The household wants it kept apart, so this is meant.";
+            yield return new(Id, byChoice ? Severity.Caution : Severity.Fault, "Two translations in a row", [box.Id, outer.Id],
+                message, byChoice ? [] : Fixes(facts, box));
+        }
+    }
+
+    /// <summary>The translating router whose LAN side this WAN sends to.</summary>
+    private static Device? Translator(Facts facts, Interface wan)
+    {
+        foreach (var candidate in wan.Candidates)
+            foreach (var router in facts.RoutersOn[wan.Segment])
+                if (router.Owner != wan.Owner && router.Address?.Address == candidate.Gateway && facts.Device(router.Owner) is { Nat: true } outer)
+                    return outer;
+        return null;
+    }
+
+    private static ImmutableArray<Fix> Fixes(Facts facts, Device box) =>
+        Remedies.JoinAsAccessPoint(facts, box) is { } actions ? [new(Remedies.JoinAsAccessPointWords(box), actions)] : [];
+}

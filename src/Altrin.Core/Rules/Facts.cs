@@ -1,0 +1,86 @@
+using System.Collections.Immutable;
+using Altrin.Core.Network;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Rules;
+
+/// <summary>A simulated house with the questions that several rules ask of it, each answered once.</summary>
+public sealed class Facts
+{
+    private readonly Dictionary<int, ImmutableArray<Interface>> mains = [];
+    private readonly Dictionary<string, Device> devices;
+
+    public Facts(NetworkState state)
+    {
+        State = state;
+        devices = state.House.Devices.ToDictionary(device => device.Id, StringComparer.Ordinal);
+        ServersOn = state.Servers.ToLookup(server => server.Segment);
+        RoutersOn = state.Interfaces.Where(one => one is { Routes: true, Kind: InterfaceKind.Lan }).ToLookup(one => one.Segment);
+    }
+
+    public NetworkState State { get; }
+    public NetworkDocument House => State.House;
+    public ILookup<int, RunningServer> ServersOn { get; }
+    public ILookup<int, Interface> RoutersOn { get; }
+
+    public Device Device(string id) => devices[id];
+    public Device? FindDevice(string id) => devices.GetValueOrDefault(id);
+    public string NameOf(string id) => id == "isp" ? "The provider" : devices.TryGetValue(id, out var device) ? device.Name : House.NameOf(id);
+
+    /// <summary>The router LANs of a segment that lead on: those with something on their WAN side; where none has, all of them.</summary>
+    public ImmutableArray<Interface> MainsOn(int segment)
+    {
+        if (segment < 0) return [];
+        if (mains.TryGetValue(segment, out var known)) return known;
+        var all = RoutersOn[segment].Where(lan => lan.Address is not null).ToImmutableArray();
+        var leading = all.Where(LeadsOn).ToImmutableArray();
+        return mains[segment] = leading.IsEmpty ? all : leading;
+    }
+
+    public Interface? MainOn(int segment) => MainsOn(segment).FirstOrDefault();
+
+    /// <summary>Whether a router in router mode has something on its WAN side, or the line by another way.</summary>
+    public bool LeadsOn(Interface lan) => State.IsWanPlugged(lan.Owner);
+
+    /// <summary>A router whose WAN is empty and whose LAN is on a network that another router leads: a bridge in practice.</summary>
+    public bool IsBridgeInPractice(Device device) =>
+        device.Mode == DeviceMode.Router && State.Lan(device.Id) is { } lan && !LeadsOn(lan)
+        && MainsOn(lan.Segment) is var mains && mains.Any(main => main.Owner != device.Id && LeadsOn(main));
+
+    /// <summary>The lowest address of the subnet, then the highest, that nobody on the segment holds, may lease or has reserved.</summary>
+    /// <returns>Null when nothing is free outside the pools.</returns>
+    public Ipv4Address? FreeAddress(int segment, Prefix subnet)
+    {
+        var taken = State.OnSegment[segment].SelectMany(one => one.Candidates)
+            .Where(candidate => candidate.Address is not null).Select(candidate => candidate.Address!.Value.Address).ToHashSet();
+        var servers = ServersOn[segment].ToList();
+        foreach (var server in servers)
+            foreach (var reservation in server.Reservations) taken.Add(reservation.Address);
+        var offers = servers.Select(server => server.Offer.Gateway).OfType<Ipv4Address>().ToHashSet();
+        const int Most = 1024;
+        var usable = Math.Min(subnet.Usable, Most);
+        // .1 is the router's place by custom: a second box there is found by nobody.
+        for (var i = 1u; i < usable; i++)
+            if (IsFree(subnet.FirstUsable.Plus(i))) return subnet.FirstUsable.Plus(i);
+        for (var i = 0u; i < usable; i++)
+            if (IsFree(new(subnet.LastUsable.Value - i))) return new(subnet.LastUsable.Value - i);
+        return null;
+
+        bool IsFree(Ipv4Address address) => subnet.IsUsable(address) && !taken.Contains(address) && !offers.Contains(address)
+            && !servers.Exists(server => server.Pool.Contains(address));
+    }
+
+    /// <summary>Every subnet that a box of the house makes or a want reserves.</summary>
+    public IEnumerable<Prefix> SubnetsInUse() =>
+        State.Interfaces.Where(one => one.Kind != InterfaceKind.Net).SelectMany(one => one.Candidates)
+            .Where(candidate => candidate.Address is not null).Select(candidate => candidate.Address!.Value.Prefix)
+            .Concat(House.Needs.Select(need => need.Prefix).OfType<Prefix>());
+
+    /// <summary>“A”, “A and B”, “A, B and 3 more”.</summary>
+    public static string Join(IEnumerable<string> names, int most = 3)
+    {
+        var all = names.ToList();
+        if (all.Count > most) return $"{string.Join(", ", all.Take(most))} and {all.Count - most} more";
+        return all.Count < 2 ? string.Concat(all) : $"{string.Join(", ", all.SkipLast(1))} and {all[^1]}";
+    }
+}

@@ -1,0 +1,27 @@
+namespace Altrin.Core.Rules;
+
+/// <summary>One thing that must hold in a house. Found by type and run in order of id; no rule calls another.</summary>
+public interface IRule
+{
+    /// <summary>Lasts for ever: saved jobs quote it. An example of it is <c>docs/examples/{Id}.json</c>.</summary>
+    string Id { get; }
+
+    string Statement { get; }
+
+    /// <summary>The published source, or “common practice, no source”.</summary>
+    string Source { get; }
+
+    IEnumerable<Finding> Check(Facts facts);
+}
+
+public static class RuleBook
+{
+    /// <summary>Every rule, in order of id.</summary>
+    public static readonly IReadOnlyList<IRule> All =
+    [
+        .. typeof(RuleBook).Assembly.GetTypes()
+            .Where(type => type.IsClass && !type.IsAbstract && typeof(IRule).IsAssignableFrom(type))
+            .Select(type => (IRule)Activator.CreateInstance(type)!)
+            .OrderBy(rule => rule.Id, StringComparer.Ordinal),
+    ];
+}

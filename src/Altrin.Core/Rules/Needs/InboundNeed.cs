@@ -1,0 +1,24 @@
+using Altrin.Core.Network;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Rules.Needs;
+
+public sealed class InboundNeed : INeedJudge
+{
+    public NeedKind Kind => NeedKind.Inbound;
+
+    public string Sentence(NetworkDocument house, Need need) =>
+        $"{house.NameOf(need.Endpoint!)} can be reached from outside on {Words<TransportProtocol>.Of(need.Protocol!.Value)} {need.Port}";
+
+    public (Answer, string) Judge(Facts facts, Need need)
+    {
+        var answer = facts.State.Inbound(need.Endpoint!, need.Protocol!.Value, need.Port!.Value);
+        if (answer.Reachable == Answer.Yes) return (Answer.Yes, "Every router on the way lets it in.");
+        return (answer.Reachable, answer.StoppedAt switch
+        {
+            null => Reasons.NoInternet(facts, need.Endpoint!, facts.State.Internet(need.Endpoint!).Why),
+            InternetWays.Carrier => "The provider shares its address among customers: nothing at home can let it in.",
+            var device => $"Stopped at {facts.NameOf(device)}.",
+        });
+    }
+}

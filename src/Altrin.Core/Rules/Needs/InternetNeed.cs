@@ -1,0 +1,17 @@
+using Altrin.Core.Network;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Rules.Needs;
+
+public sealed class InternetNeed : INeedJudge
+{
+    public NeedKind Kind => NeedKind.Internet;
+    public string Sentence(NetworkDocument house, Need need) => $"{house.NameOf(need.Endpoint!)} has internet";
+
+    public (Answer, string) Judge(Facts facts, Need need)
+    {
+        var answer = facts.State.Internet(need.Endpoint!);
+        if (answer.Reachable != Answer.Yes) return (answer.Reachable, Reasons.NoInternet(facts, need.Endpoint!, answer.Why));
+        return (Answer.Yes, answer.Hops.IsEmpty ? "Directly at the line." : $"By way of {Facts.Join(answer.Hops.Select(facts.NameOf), 6)}.");
+    }
+}

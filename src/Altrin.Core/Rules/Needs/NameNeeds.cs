@@ -1,0 +1,61 @@
+using Altrin.Core.Network;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Rules.Needs;
+
+/// <summary>The Wi-Fi networks that a house is on the air with.</summary>
+internal static class OnAir
+{
+    public static IEnumerable<(Device Box, WifiNetwork Network)> Of(NetworkDocument house) =>
+        from box in house.Devices
+        where box.Mode is not (DeviceMode.Switch or DeviceMode.Modem or DeviceMode.Passthrough)
+            && (box.Mode != DeviceMode.ClientBridge || box.ServesWifi)
+        from network in box.Wifi
+        where network.Enabled
+        select (box, network);
+}
+
+public sealed class OneNameNeed : INeedJudge
+{
+    public NeedKind Kind => NeedKind.OneName;
+    public string Sentence(NetworkDocument house, Need need) => "One Wi-Fi name everywhere";
+
+    public (Answer, string) Judge(Facts facts, Need need)
+    {
+        var kinds = OnAir.Of(facts.House).Where(one => !one.Network.Guest)
+            .GroupBy(one => (one.Network.Ssid, one.Network.Security, one.Network.Key)).ToList();
+        if (kinds.Count <= 1) return (Answer.Yes, kinds.Count == 0 ? "There is no Wi-Fi." : $"All are called {kinds[0].Key.Ssid}.");
+        var names = kinds.Select(kind => kind.Key.Ssid).Distinct().ToList();
+        return (Answer.No, names.Count > 1
+            ? $"There are {names.Count} names: {Facts.Join(names, 5)}."
+            : $"All are called {names[0]}, but their security or passwords differ.");
+    }
+}
+
+public sealed class OwnNamesNeed : INeedJudge
+{
+    public NeedKind Kind => NeedKind.OwnNames;
+    public string Sentence(NetworkDocument house, Need need) => "Each box has a Wi-Fi name of its own";
+
+    public (Answer, string) Judge(Facts facts, Need need)
+    {
+        var shared = OnAir.Of(facts.House).GroupBy(one => one.Network.Ssid)
+            .FirstOrDefault(name => name.Select(one => one.Box.Id).Distinct().Skip(1).Any());
+        return shared is null
+            ? (Answer.Yes, "No two boxes share one.")
+            : (Answer.No, $"{Facts.Join(shared.Select(one => one.Box.Name).Distinct())} are both called {shared.Key}.");
+    }
+}
+
+public sealed class KeepNameNeed : INeedJudge
+{
+    public NeedKind Kind => NeedKind.KeepName;
+    public string Sentence(NetworkDocument house, Need need) => $"The Wi-Fi name {need.Ssid} and its password stay";
+
+    public (Answer, string) Judge(Facts facts, Need need)
+    {
+        var kept = OnAir.Of(facts.House).Where(one => one.Network.Ssid == need.Ssid && one.Network.Key == need.Key && !one.Network.Guest)
+            .Select(one => one.Box.Name).FirstOrDefault();
+        return kept is null ? (Answer.No, $"No box makes {need.Ssid} with that password.") : (Answer.Yes, $"{kept} makes it.");
+    }
+}

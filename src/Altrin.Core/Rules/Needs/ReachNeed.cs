@@ -1,0 +1,29 @@
+using Altrin.Core.Network;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Rules.Needs;
+
+/// <summary>One device uses another. To be found by name as well, both must be on one segment (RFC 6762 section 2).</summary>
+public sealed class ReachNeed : INeedJudge
+{
+    public NeedKind Kind => NeedKind.Reach;
+
+    public string Sentence(NetworkDocument house, Need need)
+    {
+        var port = need.Port is { } number ? $" on {Words<TransportProtocol>.Of(need.Protocol ?? TransportProtocol.Tcp)} {number}" : "";
+        return $"{house.NameOf(need.From!)} {(need.Discovery == true ? "finds and uses" : "reaches")} {house.NameOf(need.To!)}{port}";
+    }
+
+    public (Answer, string) Judge(Facts facts, Need need)
+    {
+        var (from, to) = (need.From!, need.To!);
+        var answer = facts.State.Reach(from, to);
+        if (answer.Reachable != Answer.Yes) return (answer.Reachable, Reasons.NoReach(facts, from, to, answer.Why));
+        if (need.Port is { } port && facts.House.FindEndpoint(to) is { Services: { IsEmpty: false } services }
+            && !services.Any(service => service.Port == port && (need.Protocol is null || service.Protocol == need.Protocol)))
+            return (Answer.No, $"{facts.NameOf(to)} offers nothing on port {port}.");
+        if (need.Discovery == true && facts.State.Net(from)?.Segment != facts.State.Net(to)?.Segment)
+            return (Answer.No, "Finding by name does not cross a router: the two are on different networks.");
+        return (Answer.Yes, $"{facts.NameOf(to)} {Reasons.Address(facts, to)}.");
+    }
+}

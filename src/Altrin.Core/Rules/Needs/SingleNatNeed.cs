@@ -1,0 +1,27 @@
+using Altrin.Core.Network;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Rules.Needs;
+
+public sealed class SingleNatNeed : INeedJudge
+{
+    public NeedKind Kind => NeedKind.SingleNat;
+
+    public string Sentence(NetworkDocument house, Need need) => need.Endpoint is { } endpoint
+        ? $"{house.NameOf(endpoint)} is translated at most once on its way out"
+        : "Everything is translated at most once on its way out";
+
+    public (Answer, string) Judge(Facts facts, Need need)
+    {
+        var ids = need.Endpoint is { } one ? [one] : facts.House.Endpoints.Select(endpoint => endpoint.Id).ToArray();
+        foreach (var id in ids)
+        {
+            var answer = facts.State.Internet(id);
+            var inHome = answer.Hops.Where(hop => hop != InternetWays.Carrier).ToList();
+            if (inHome.Count > 1) return (Answer.No, $"{facts.NameOf(id)} passes {Facts.Join(inHome.Select(facts.NameOf), 6)}: {inHome.Count} translations.");
+            // Without a way out nothing is translated, and nothing is proved.
+            if (need.Endpoint is not null && answer.Reachable == Answer.No) return (Answer.No, Reasons.NoInternet(facts, id, answer.Why));
+        }
+        return (Answer.Yes, "One translation at most in the home.");
+    }
+}

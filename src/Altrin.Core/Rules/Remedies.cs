@@ -1,0 +1,115 @@
+using System.Collections.Immutable;
+using Altrin.Core.Actions;
+using Altrin.Core.Network;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Rules;
+
+/// <summary>Cures that several rules and the plans propose: lists of actions, none of them simulated yet.</summary>
+public static class Remedies
+{
+    /// <summary>A second router made part of the main router's network: in access-point mode if it has one, else by hand.</summary>
+    /// <returns>Null when it is on no other router's network, or there is no address or socket for it.</returns>
+    public static ImmutableArray<InstallerAction>? JoinAsAccessPoint(Facts facts, Device box)
+    {
+        var uplink = UplinkSegment(facts, box);
+        if (facts.MainsOn(uplink).FirstOrDefault(lan => lan.Owner != box.Id) is not { Address: { } main }) return null;
+        var own = facts.State.Lan(box.Id)?.Address;
+        var keeps = own is { } now && now.Prefix == main.Prefix && HolderCount(facts, uplink, now.Address) <= (IsOn(facts, box, uplink) ? 1 : 0)
+            && !facts.ServersOn[uplink].Any(server => server.Device != box.Id && server.Pool.Contains(now.Address));
+        var address = keeps ? own!.Value.Address : facts.FreeAddress(uplink, main.Prefix);
+        if (address is not { } free) return null;
+
+        var actions = ImmutableArray.CreateBuilder<InstallerAction>();
+        if (!keeps) actions.Add(new SetLanAddress(box.Id, new(free, main.Prefix.Length)));
+        if (box.KeptApart == true) actions.Add(new KeepApart(box.Id, false));
+        if (box.CanBe(DeviceMode.AccessPoint))
+        {
+            actions.Add(new SetMode(box.Id, DeviceMode.AccessPoint));
+            return actions.ToImmutable();
+        }
+        if (box.Lan?.DhcpServer is { Enabled: true }) actions.Add(new TurnOffDhcpServer(box.Id));
+        if (UplinkCable(facts, box) is { } cable && EndAt(cable, box.Id) is var end && box.FindPort(end.Port)?.Role == PortRole.Wan)
+        {
+            if (facts.House.FreePort(box, PortRole.Lan) is not { } port) return null;
+            actions.Add(new MoveCableEnd(cable.Id, end, new(box.Id, port.Id)));
+        }
+        return actions.ToImmutable();
+    }
+
+    public static string JoinAsAccessPointWords(Device box) => box.CanBe(DeviceMode.AccessPoint)
+        ? $"Make {box.Name} an access point"
+        : $"Make {box.Name} an access point by hand";
+
+    /// <summary>The router keeps a network of its own, in a subnet that nobody else in the house uses.</summary>
+    public static ImmutableArray<InstallerAction>? MoveToOwnSubnet(Facts facts, Device box)
+    {
+        if (FreeSubnet(facts) is not { } subnet) return null;
+        var actions = ImmutableArray.CreateBuilder<InstallerAction>();
+        actions.Add(new SetLanAddress(box.Id, new(subnet.Network.Plus(1), subnet.Length)));
+        if (box.Lan?.DhcpServer is { Enabled: true })
+            actions.Add(new MovePool(box.Id, subnet.Network.Plus(100), subnet.Network.Plus(199)));
+        if (box.Lan?.DhcpServer?.Gateway is not null) actions.Add(new SetLeaseGateway(box.Id, null));
+        foreach (var net in facts.State.OnSegment[facts.State.InsideOf(box.Id)])
+        {
+            if (net is not { Kind: InterfaceKind.Net, Outcome: LeaseOutcome.Static, Address: { } old }) continue;
+            var moved = new InterfaceAddress(subnet.Network.Plus(old.Address.Value & ~subnet.Mask), subnet.Length);
+            if (subnet.IsUsable(moved.Address))
+                actions.Add(new SetEndpointAddress(net.Owner, EndpointAddress.Fixed(moved, subnet.Network.Plus(1))));
+        }
+        return actions.ToImmutable();
+    }
+
+    /// <summary>The first 192.168.n.0/24 clear of every subnet of the house. 0 and 1 are what most boxes ship with: left alone.</summary>
+    public static Prefix? FreeSubnet(Facts facts)
+    {
+        var used = facts.SubnetsInUse().Distinct().ToList();
+        for (var n = 2u; n < 255; n++)
+        {
+            var subnet = Prefix.Of(Ipv4Address.Parse("192.168.0.0").Plus(n << 8), 24);
+            if (!used.Exists(other => other.Overlaps(subnet))) return subnet;
+        }
+        return null;
+    }
+
+    /// <summary>The segment through which a box is fed: its WAN side if something is there, else its inside.</summary>
+    public static int UplinkSegment(Facts facts, Device box) =>
+        box.Mode == DeviceMode.Router && facts.State.IsWanPlugged(box.Id) ? facts.State.OutsideOf(box.Id) : facts.State.InsideOf(box.Id);
+
+    /// <summary>The cable that feeds a box: in its WAN socket if there is one, else the first whose other end leads to a main router.</summary>
+    public static Cable? UplinkCable(Facts facts, Device box)
+    {
+        var own = facts.House.Cables.Where(cable => cable.A.Device == box.Id || cable.B.Device == box.Id).ToList();
+        if (box.Mode == DeviceMode.Router
+            && own.Find(cable => box.FindPort(EndAt(cable, box.Id).Port)?.Role == PortRole.Wan) is { } wan) return wan;
+        var main = facts.MainsOn(facts.State.InsideOf(box.Id)).FirstOrDefault(lan => lan.Owner != box.Id)?.Owner;
+        if (main is null) return null;
+        return own.Find(cable => EndOpposite(cable, box.Id).Device == main)
+            ?? own.Find(cable => LeadsTo(facts, EndOpposite(cable, box.Id).Device, main, [box.Id]));
+    }
+
+    public static Socket EndAt(Cable cable, string device) => cable.A.Device == device ? cable.A : cable.B;
+    public static Socket EndOpposite(Cable cable, string device) => cable.A.Device == device ? cable.B : cable.A;
+
+    /// <summary>A fixed address for an endpoint, and the gateway that belongs to it.</summary>
+    public static SetEndpointAddress FixEndpoint(string endpoint, Interface main, Ipv4Address address) =>
+        new(endpoint, EndpointAddress.Fixed(new(address, main.Address!.Value.Prefix.Length), main.Address.Value.Address));
+
+    private static bool LeadsTo(Facts facts, string from, string to, HashSet<string> seen)
+    {
+        var open = new Stack<string>([from]);
+        while (open.TryPop(out var at))
+        {
+            if (at == to) return true;
+            if (!seen.Add(at)) continue;
+            foreach (var cable in facts.House.Cables)
+                if (cable.A.Device == at || cable.B.Device == at) open.Push(EndOpposite(cable, at).Device);
+        }
+        return false;
+    }
+
+    private static int HolderCount(Facts facts, int segment, Ipv4Address address) =>
+        facts.State.OnSegment[segment].Count(one => one.Address?.Address == address);
+
+    private static bool IsOn(Facts facts, Device box, int segment) => facts.State.Lan(box.Id)?.Segment == segment;
+}

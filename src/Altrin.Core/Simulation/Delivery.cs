@@ -1,0 +1,95 @@
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Simulation;
+
+/// <summary>Who holds which address on which link, and the single hop that every longer way is made of.</summary>
+internal sealed class Delivery
+{
+    private readonly Dictionary<(int Link, Ipv4Address Address), int> first;
+    private readonly int[] next;
+    private readonly bool[] looped;
+
+    public Delivery(Fabric fabric, SegmentMap segments, InterfaceTable table)
+    {
+        (Fabric, Table) = (fabric, table);
+        looped = [.. segments.All.Select(segment => segment.IsLoop)];
+        first = new(table.All.Count);
+        next = new int[table.All.Count];
+        // From the last to the first, so that holders come in document order.
+        for (var i = table.All.Count - 1; i >= 0; i--)
+        {
+            next[i] = -1;
+            if (table.All[i].Address is not { } address) continue;
+            var key = (table.All[i].Link, address.Address);
+            if (first.TryGetValue(key, out var after)) next[i] = after;
+            first[key] = i;
+        }
+    }
+
+    public Fabric Fabric { get; }
+    public InterfaceTable Table { get; }
+
+    public bool IsLooped(Interface at) => at.Segment >= 0 && looped[at.Segment];
+
+    public HolderList HoldersOf(int link, Ipv4Address address) =>
+        new(this, first.TryGetValue((link, address), out var index) ? index : -1);
+
+    /// <summary>The router's own WAN, when it translates and can be crossed at all.</summary>
+    /// <returns>Null with the reason when nothing passes.</returns>
+    public Interface? WayOut(Interface side, out ReachProblem why)
+    {
+        var wan = Table.WanOf[side.Device] is >= 0 and var index ? Table.All[index] : null;
+        why = wan is null || wan.Candidates.IsEmpty ? ReachProblem.NoWayOut
+            : IsLooped(wan) ? ReachProblem.Loop
+            : !Fabric.House.Devices[side.Device].Nat ? ReachProblem.NotTranslated
+            : ReachProblem.None;
+        return why == ReachProblem.None ? wan : null;
+    }
+
+    /// <summary>By convention a router whose WAN and LAN subnets overlap is broken for what must cross it (rule 5).</summary>
+    public bool Overlaps(Interface wan, Candidate candidate) =>
+        candidate.Address is { } address && Table.LanOf[wan.Device] is >= 0 and var lan
+        && Table.All[lan].Address is { } own && own.Prefix.Overlaps(address.Prefix);
+
+    /// <summary>Whether what comes back to a routing side finds the sender it forwarded for.</summary>
+    public Ends Returns(Interface side, Interface sender, Candidate from)
+    {
+        if (from.Address is not { } source || side.Address is not { } own || !own.Prefix.Contains(source.Address)) return Ends.No;
+        return Finds(side.Link, source.Address, sender);
+    }
+
+    /// <summary>Whether a packet for the address on the link ends at that interface: two holders make it a race.</summary>
+    public Ends Finds(int link, Ipv4Address address, Interface wanted)
+    {
+        var ends = Ends.None;
+        foreach (var holder in HoldersOf(link, address)) ends |= holder == wanted ? Ends.Yes : Ends.No;
+        // Nobody holds it for certain; the wanted one may, by the lease that is being looked at.
+        if (ends == Ends.None) ends = wanted.Outcome == LeaseOutcome.Contested && wanted.Link == link ? Ends.Yes : Ends.No;
+        return ends;
+    }
+
+    internal readonly struct HolderList(Delivery delivery, int head)
+    {
+        public bool IsEmpty => head < 0;
+
+        /// <summary>The one holder; null when there are none or several.</summary>
+        public Interface? Single => head >= 0 && delivery.next[head] < 0 ? delivery.Table.All[head] : null;
+
+        public Enumerator GetEnumerator() => new(delivery, head);
+
+        internal struct Enumerator(Delivery delivery, int head)
+        {
+            private int at = -1;
+            private bool started;
+
+            public readonly Interface Current => delivery.Table.All[at];
+
+            public bool MoveNext()
+            {
+                at = started ? delivery.next[at] : head;
+                started = true;
+                return at >= 0;
+            }
+        }
+    }
+}

@@ -1,0 +1,109 @@
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Simulation;
+
+/// <summary>The wires and radio links of the house as a graph of bridged groups; the provider is group 0.</summary>
+internal sealed class Fabric
+{
+    public const int Provider = 0;
+
+    public required NetworkDocument House { get; init; }
+    public required DeviceGroups[] Groups { get; init; }
+    public required Dictionary<string, int> DeviceIndex { get; init; }
+    public required int GroupCount { get; init; }
+
+    /// <summary>Which device a group belongs to; −1 is the provider's.</summary>
+    public required int[] OwnerOf { get; init; }
+
+    /// <summary>Cables between two living sockets, and the line, as pairs of groups.</summary>
+    public List<(int A, int B)> Wires { get; } = [];
+
+    /// <summary>Whether anything is in a socket of the group.</summary>
+    public required bool[] IsPlugged { get; init; }
+
+    public int LineGroup { get; private set; } = DeviceGroups.Dead;
+
+    /// <summary>For each device with an uplink: the network it joined, or null.</summary>
+    public RadioNetwork?[] Joined { get; private set; } = [];
+
+    /// <summary>For each endpoint: its group, or −1 when it is neither plugged in nor joined.</summary>
+    public int[] EndpointGroup { get; private set; } = [];
+
+    /// <summary>For each endpoint on Wi-Fi: the network it joined.</summary>
+    public RadioNetwork?[] EndpointNetwork { get; private set; } = [];
+
+    public static Fabric Build(NetworkDocument house)
+    {
+        var owners = new List<int> { -1 };
+        var index = new Dictionary<string, int>(house.Devices.Length, StringComparer.Ordinal);
+        var groups = new DeviceGroups[house.Devices.Length];
+        for (var i = 0; i < groups.Length; i++)
+        {
+            var owner = i;
+            index[house.Devices[i].Id] = i;
+            groups[i] = DeviceGroups.Of(house.Devices[i], house.Line?.Socket, () =>
+            {
+                owners.Add(owner);
+                return owners.Count - 1;
+            });
+        }
+        var fabric = new Fabric
+        {
+            House = house,
+            Groups = groups,
+            DeviceIndex = index,
+            GroupCount = owners.Count,
+            OwnerOf = [.. owners],
+            IsPlugged = new bool[owners.Count],
+        };
+        fabric.Wire();
+        (fabric.Joined, fabric.EndpointNetwork) = WirelessJoins.Resolve(fabric);
+        fabric.PlaceEndpoints();
+        return fabric;
+    }
+
+    public int GroupOf(Socket socket)
+    {
+        var device = DeviceIndex[socket.Device];
+        var ports = House.Devices[device].Ports;
+        for (var i = 0; i < ports.Length; i++)
+            if (ports[i].Id == socket.Port) return Groups[device].OfPort[i];
+        return DeviceGroups.Dead;
+    }
+
+    private void Wire()
+    {
+        if (House.Line is { } line)
+        {
+            LineGroup = GroupOf(line.Socket);
+            if (LineGroup != DeviceGroups.Dead)
+            {
+                Wires.Add((Provider, LineGroup));
+                IsPlugged[LineGroup] = true;
+            }
+        }
+        foreach (var cable in House.Cables)
+        {
+            var (a, b) = (GroupOf(cable.A), GroupOf(cable.B));
+            if (a != DeviceGroups.Dead) IsPlugged[a] = true;
+            if (b != DeviceGroups.Dead) IsPlugged[b] = true;
+            if (a != DeviceGroups.Dead && b != DeviceGroups.Dead) Wires.Add((a, b));
+        }
+    }
+
+    private void PlaceEndpoints()
+    {
+        EndpointGroup = new int[House.Endpoints.Length];
+        for (var i = 0; i < EndpointGroup.Length; i++)
+        {
+            var connect = House.Endpoints[i].Connect;
+            EndpointGroup[i] = connect?.Socket is { } socket ? GroupOf(socket) : EndpointNetwork[i]?.Group ?? DeviceGroups.Dead;
+            if (connect?.Socket is not null && EndpointGroup[i] != DeviceGroups.Dead) IsPlugged[EndpointGroup[i]] = true;
+        }
+    }
+}
+
+/// <summary>One Wi-Fi network on the air.</summary>
+/// <param name="Device">Index of the box that makes it.</param>
+/// <param name="Order">Its place in the document: breaks ties.</param>
+internal sealed record RadioNetwork(int Device, int Group, WifiNetwork Settings, Band Band, int Order);

@@ -1,0 +1,103 @@
+using System.Collections.Immutable;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Simulation;
+
+/// <summary>Whether a new connection from the internet finds a service (section 3, rules 6 and 8).</summary>
+internal static class InboundQuery
+{
+    /// <summary>Enough for any home; a house of races in series is cut off here rather than counted for ever.</summary>
+    private const int MostWays = 64;
+
+    /// <summary>A translating device on the way out, and the address that it must send inbound packets to.</summary>
+    private sealed record Translator(Device Device, Ipv4Address Inside);
+
+    public static (Answer Reachable, string? StoppedAt) Ask(
+        Delivery delivery, InternetWays ways, Interface endpoint, TransportProtocol protocol, int port)
+    {
+        var (ends, stoppedAt) = (Ends.None, (string?)null);
+        if (ways.Of(endpoint).Ends == Ends.No) return (Answer.No, null);
+        foreach (var way in WaysOut(delivery, endpoint).Take(MostWays))
+        {
+            var stop = way is null ? null : FirstStop(delivery, way, protocol, port);
+            ends |= way is null || stop is not null ? Ends.No : Ends.Yes;
+            stoppedAt ??= stop;
+        }
+        return (ends.ToAnswer(), stoppedAt);
+    }
+
+    /// <summary>Every way out that chance may pick, nearest the endpoint first; null for one that does not arrive.</summary>
+    private static IEnumerable<ImmutableStack<Translator>?> WaysOut(Delivery delivery, Interface endpoint)
+    {
+        var open = new Stack<(Interface At, Candidate As, ImmutableStack<Translator> Passed, int Depth)>();
+        foreach (var candidate in endpoint.Candidates) open.Push((endpoint, candidate, [], 0));
+        while (open.TryPop(out var here))
+        {
+            if (here.As is not { Address: { } own, Gateway: { } gateway } || !own.Prefix.Contains(gateway)
+                || delivery.IsLooped(here.At) || here.Depth > delivery.Fabric.House.Devices.Length)
+            {
+                yield return null;
+                continue;
+            }
+            var holders = delivery.HoldersOf(here.At.Link, gateway);
+            if (holders.IsEmpty) yield return null;
+            foreach (var holder in holders)
+            {
+                if (!holder.Routes || delivery.Returns(holder, here.At, here.As) == Ends.No) yield return null;
+                else if (holder.Kind == InterfaceKind.Provider) yield return here.Passed;
+                else if (delivery.Table.WanOf[holder.Device] is not (>= 0 and var index)) yield return null;
+                else
+                {
+                    var wan = delivery.Table.All[index];
+                    var passed = here.Passed.Push(new(delivery.Fabric.House.Devices[holder.Device], own.Address));
+                    foreach (var candidate in wan.Candidates)
+                        if (!delivery.Overlaps(wan, candidate)) open.Push((wan, candidate, passed, here.Depth + 1));
+                        else yield return null;
+                }
+            }
+        }
+    }
+
+    /// <summary>The first device, seen from the line, that drops the connection; null when it arrives.</summary>
+    private static string? FirstStop(Delivery delivery, ImmutableStack<Translator> fromTheLine, TransportProtocol protocol, int port)
+    {
+        if (delivery.Fabric.House.Line!.Addressing == LineAddressing.Shared) return InternetWays.Carrier;
+        var translators = fromTheLine.ToArray();
+        if (Array.Find(translators, t => !t.Device.Nat) is { } untranslated) return untranslated.Device.Id;
+        if (translators is [{ Device.Upnp: true }]) return null;
+        var open = OpenPorts.Every;
+        for (var i = 0; i < translators.Length; i++)
+        {
+            open = open.Through(translators[i].Device, translators[i].Inside, protocol);
+            var isLast = i == translators.Length - 1;
+            if (isLast ? !open.Contains(port) : open.IsEmpty) return translators[i].Device.Id;
+        }
+        return null;
+    }
+}
+
+/// <summary>The ports at which a connection may stand before a device: some by number, or all but some.</summary>
+internal sealed record OpenPorts(ImmutableHashSet<int> Listed, bool AllButListed)
+{
+    public static readonly OpenPorts Every = new([], true);
+
+    public bool IsEmpty => !AllButListed && Listed.IsEmpty;
+    public bool Contains(int port) => Listed.Contains(port) != AllButListed;
+
+    /// <summary>What of it the device sends on to that address, and at which ports: its forwards first, then its DMZ host.</summary>
+    public OpenPorts Through(Device device, Ipv4Address inside, TransportProtocol protocol)
+    {
+        var caught = ImmutableHashSet.CreateBuilder<int>();
+        var sent = ImmutableHashSet.CreateBuilder<int>();
+        foreach (var forward in device.PortForwards)
+        {
+            if (forward.Protocol != protocol || !caught.Add(forward.Port)) continue;
+            if (forward.ToAddress == inside && Contains(forward.Port)) sent.Add(forward.ToPort ?? forward.Port);
+        }
+        if (device.DmzHost != inside) return new(sent.ToImmutable(), false);
+        // A port that a forward catches does not come through the DMZ rule, but another forward may still lead to it.
+        return AllButListed
+            ? new(Listed.Union(caught).Except(sent), true)
+            : new(Listed.Except(caught).Union(sent), false);
+    }
+}

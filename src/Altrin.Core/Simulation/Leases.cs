@@ -1,0 +1,183 @@
+using System.Collections.Immutable;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Simulation;
+
+/// <summary>Stage 3: who asks, who answers, who gets which address (section 3, rule 2).</summary>
+internal sealed class LeaseTable
+{
+    private readonly Fabric fabric;
+    private readonly InterfaceTable table;
+    private readonly List<RunningServer> servers = [];
+
+    private LeaseTable(Fabric fabric, InterfaceTable table) => (this.fabric, this.table) = (fabric, table);
+
+    public static ImmutableArray<RunningServer> Settle(Fabric fabric, SegmentMap segments, InterfaceTable table)
+    {
+        var leases = new LeaseTable(fabric, table);
+        leases.HandOver(segments);
+        leases.ListServers();
+        leases.Answer(segments.All.Length);
+        return [.. leases.servers];
+    }
+
+    /// <summary>In pass-through the router named gets the line's own address, straight from the provider.</summary>
+    private void HandOver(SegmentMap segments)
+    {
+        var house = fabric.House;
+        for (var d = 0; d < house.Devices.Length; d++)
+        {
+            if (house.Devices[d] is not { Mode: DeviceMode.Passthrough, PassthroughTo: { } target }) continue;
+            if (house.Line is not { Addresses: > 0 } line || line.Device != house.Devices[d].Id || table.Provider is null) continue;
+            if (!fabric.DeviceIndex.TryGetValue(target, out var t) || table.WanOf[t] < 0) continue;
+            var wan = table.All[table.WanOf[t]];
+            if (!wan.IsPlugged || wan.Segment != segments.OfGroup[fabric.Groups[d].Lan]) continue;
+            var method = house.Devices[t].Wan?.Method ?? WanMethod.Dhcp;
+            if (method != (line.HandOff == HandOff.Pppoe ? WanMethod.Pppoe : WanMethod.Dhcp)) continue;
+            wan.Settle(LeaseOutcome.Leased, ProviderOffer(line, InterfaceTable.FirstCustomerHost));
+            wan.Link = table.Provider.Link;
+        }
+    }
+
+    private Candidate ProviderOffer(Line line, uint host)
+    {
+        var prefix = InterfaceTable.PrefixOf(line);
+        var router = prefix.Network.Plus(InterfaceTable.ProviderHost);
+        return new(new(prefix.Network.Plus(host), prefix.Length), router, [router], InterfaceTable.ProviderId);
+    }
+
+    private void ListServers()
+    {
+        var house = fabric.House;
+        if (house.Line is { HandOff: not HandOff.Static, Addresses: > 0 } line && table.Provider is { } provider)
+        {
+            var own = provider.Candidates[0].Address!.Value;
+            var first = own.Prefix.Network.Plus(InterfaceTable.FirstCustomerHost);
+            servers.Add(new(InterfaceTable.ProviderId, provider.Segment, own, new(first, first.Plus((uint)line.Addresses - 1)),
+                new(own, own.Address, [own.Address], InterfaceTable.ProviderId), []));
+        }
+        for (var d = 0; d < house.Devices.Length; d++)
+        {
+            if (RunsServer(house.Devices[d]) && table.LanOf[d] >= 0) AddServer(house.Devices[d], table.All[table.LanOf[d]]);
+            if (table.GuestOf[d] < 0) continue;
+            var guest = table.All[table.GuestOf[d]];
+            var own = guest.Address!.Value;
+            servers.Add(new(house.Devices[d].Id, guest.Segment, own, GuestNetwork.PoolOf(own),
+                new(own, own.Address, [own.Address], house.Devices[d].Id), []));
+        }
+    }
+
+    private void AddServer(Device device, Interface lan)
+    {
+        if (lan.Outcome != LeaseOutcome.Static || device.Lan?.DhcpServer is not { Enabled: true, Pool: { } pool } settings) return;
+        var own = lan.Address!.Value;
+        if (!pool.IsInside(own.Prefix)) return;
+        var dns = settings.Dns.IsDefaultOrEmpty ? [own.Address] : settings.Dns;
+        servers.Add(new(device.Id, lan.Segment, own, pool,
+            new(own, settings.Gateway ?? own.Address, dns, device.Id), settings.Reservations));
+    }
+
+    /// <summary>Access points, satellites, switches and modems keep quiet whatever the page says (section 2).</summary>
+    public static bool RunsServer(Device device) => device.Mode is DeviceMode.Router or DeviceMode.Repeater
+        or DeviceMode.Wds or DeviceMode.ClientBridge or DeviceMode.Passthrough;
+
+    private void Answer(int segmentCount)
+    {
+        var clients = new List<Interface>[segmentCount];
+        var held = new HashSet<Ipv4Address>[segmentCount];
+        foreach (var one in InAskingOrder())
+        {
+            if (one.Segment < 0) continue;
+            if (one.AsksForAddress && one.IsPlugged && one.Outcome == LeaseOutcome.None) (clients[one.Segment] ??= []).Add(one);
+            else if (one.Outcome == LeaseOutcome.Static) (held[one.Segment] ??= []).Add(one.Address!.Value.Address);
+        }
+        var offers = new List<Candidate>?[table.All.Count];
+        foreach (var server in servers)
+            if (clients[server.Segment] is { } asking) Lease(server, asking, held[server.Segment], offers);
+
+        var confused = Confused();
+        foreach (var asking in clients)
+            foreach (var client in asking ?? []) SettleClient(client, offers[client.Index], confused);
+    }
+
+    /// <summary>Router WANs first, then management addresses, then endpoints, each in document order.</summary>
+    private IEnumerable<Interface> InAskingOrder() =>
+        table.All.Where(one => one.Kind == InterfaceKind.Wan)
+            .Concat(table.All.Where(one => one.Kind is InterfaceKind.Lan or InterfaceKind.Guest or InterfaceKind.Provider))
+            .Concat(table.All.Where(one => one.Kind == InterfaceKind.Net));
+
+    private void Lease(RunningServer server, List<Interface> asking, HashSet<Ipv4Address>? held, List<Candidate>?[] offers)
+    {
+        var prefix = server.Own.Prefix;
+        var reserved = new Dictionary<MacAddress, Ipv4Address>();
+        var kept = new HashSet<Ipv4Address>();
+        foreach (var reservation in server.Reservations)
+        {
+            if (!prefix.Contains(reservation.Address)) continue;
+            kept.Add(reservation.Address);
+            reserved.TryAdd(reservation.Mac, reservation.Address);
+        }
+        var next = (long)server.Pool.Start.Value;
+        var given = new HashSet<Ipv4Address>();
+        foreach (var client in asking)
+        {
+            if (!Answers(server, client)) continue;
+            var address = Reserved(client) ?? NextFree();
+            if (address is not { } free) continue;
+            given.Add(free);
+            (offers[client.Index] ??= []).Add(server.Offer with { Address = new(free, prefix.Length) });
+            if (server.Device == InterfaceTable.ProviderId) client.Link = table.Provider!.Link;
+        }
+
+        Ipv4Address? Reserved(Interface client) =>
+            client.Mac is { } mac && reserved.TryGetValue(mac, out var address) && MayGive(address) ? address : null;
+
+        Ipv4Address? NextFree()
+        {
+            for (; next <= server.Pool.End.Value; next++)
+            {
+                var address = new Ipv4Address((uint)next);
+                if (kept.Contains(address) || !MayGive(address)) continue;
+                next++;
+                return address;
+            }
+            return null;
+        }
+
+        bool MayGive(Ipv4Address address) => prefix.IsUsable(address) && address != server.Own.Address
+            && held?.Contains(address) != true && !given.Contains(address);
+    }
+
+    /// <summary>A PPPoE line talks to PPPoE sessions alone; nothing else in the house answers one.</summary>
+    private bool Answers(RunningServer server, Interface client)
+    {
+        var pppoe = client.Kind == InterfaceKind.Wan && fabric.House.Devices[client.Device].Wan?.Method == WanMethod.Pppoe;
+        return pppoe == (server.Device == InterfaceTable.ProviderId && fabric.House.Line!.HandOff == HandOff.Pppoe);
+    }
+
+    /// <summary>Segments where two servers hold one address: their clients cannot tell which of them they talk to.</summary>
+    private HashSet<int> Confused()
+    {
+        var seen = new HashSet<(int, Ipv4Address)>();
+        return [.. servers.Where(server => !seen.Add((server.Segment, server.Own.Address))).Select(server => server.Segment)];
+    }
+
+    private static void SettleClient(Interface client, List<Candidate>? offers, HashSet<int> confused)
+    {
+        if (offers is null)
+        {
+            // A router's WAN stays without; anything else gives itself an address that is never routed (RFC 3927).
+            if (client.Kind != InterfaceKind.Wan) client.Settle(LeaseOutcome.LinkLocal, LinkLocal(client.Index));
+            return;
+        }
+        if (confused.Contains(client.Segment)) offers.Add(new(null, null, [], null));
+        client.Settle(offers.Count > 1 ? LeaseOutcome.Contested : LeaseOutcome.Leased, [.. offers]);
+    }
+
+    /// <summary>169.254.1.0 to 169.254.254.255 may be taken (RFC 3927 section 2.1); chance picks in life, the index here.</summary>
+    private static Candidate LinkLocal(int index)
+    {
+        var first = AddressRanges.LinkLocal.Network.Plus(256);
+        return new(new(first.Plus((uint)(index % (254 * 256))), AddressRanges.LinkLocal.Length), null, [], null);
+    }
+}

@@ -1,0 +1,140 @@
+using System.Collections.Immutable;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Simulation;
+
+/// <param name="NatLayers">Translating devices on the way, a carrier's included; 0 when nothing arrives.</param>
+/// <param name="Hops">Those devices from the inside out; <c>carrier</c> for the provider's own.</param>
+public sealed record InternetAnswer(string From, Answer Reachable, int NatLayers, ImmutableArray<string> Hops, ReachProblem Why);
+
+public sealed record ReachAnswer(string From, string To, Answer Reachable, ReachProblem Why);
+
+/// <param name="Address">Where the page is opened; null when the device has no address now.</param>
+public sealed record AdminAnswer(string From, string Device, Ipv4Address? Address, Answer Reachable, ReachProblem Why);
+
+public sealed record InboundAnswer(string Endpoint, TransportProtocol Protocol, int Port, Answer Reachable, string? StoppedAt);
+
+/// <summary>What every device and person in the house would see. Asked, not listed: a big house has millions of pairs.</summary>
+public sealed class NetworkState
+{
+    private readonly Fabric fabric;
+    private readonly SegmentMap segments;
+    private readonly InterfaceTable table;
+    private readonly Delivery delivery;
+    private readonly InternetWays ways;
+    private readonly Dictionary<string, int> endpointIndex;
+
+    internal NetworkState(NetworkDocument house)
+    {
+        House = house;
+        fabric = Fabric.Build(house);
+        segments = SegmentMap.Build(fabric);
+        table = InterfaceTable.Build(fabric, segments);
+        Servers = LeaseTable.Settle(fabric, segments, table);
+        delivery = new(fabric, segments, table);
+        ways = new(delivery);
+        endpointIndex = new(house.Endpoints.Length, StringComparer.Ordinal);
+        for (var i = 0; i < house.Endpoints.Length; i++) endpointIndex[house.Endpoints[i].Id] = i;
+        Interfaces = [.. table.All.Where(one => one.Kind != InterfaceKind.Provider)];
+        OnSegment = Interfaces.Where(one => one.Segment >= 0).ToLookup(one => one.Segment);
+    }
+
+    public NetworkDocument House { get; }
+    public ImmutableArray<Segment> Segments => segments.All;
+
+    /// <summary>Index of the segment that the provider is on; −1 where no line comes in.</summary>
+    public int ProviderSegment => segments.Provider;
+
+    public ImmutableArray<Interface> Interfaces { get; }
+    public ImmutableArray<RunningServer> Servers { get; }
+    public ILookup<int, Interface> OnSegment { get; }
+
+    public Interface? Wan(string device) => At(table.WanOf, fabric.DeviceIndex, device);
+    public Interface? Lan(string device) => At(table.LanOf, fabric.DeviceIndex, device);
+    public Interface? Net(string endpoint) => At(table.NetOf, endpointIndex, endpoint);
+
+    /// <summary>The segment of a socket; −1 for a dead one.</summary>
+    public int SegmentOf(Socket socket) => fabric.GroupOf(socket) is >= 0 and var group ? segments.OfGroup[group] : -1;
+
+    /// <summary>The segment on the inside of a device, with its Wi-Fi; −1 for an unknown id.</summary>
+    public int InsideOf(string device) =>
+        fabric.DeviceIndex.TryGetValue(device, out var d) ? segments.OfGroup[fabric.Groups[d].Lan] : -1;
+
+    /// <summary>The segment on the provider's side of a router; −1 where it has none.</summary>
+    public int OutsideOf(string device) =>
+        fabric.DeviceIndex.TryGetValue(device, out var d) && fabric.Groups[d].Wan >= 0 ? segments.OfGroup[fabric.Groups[d].Wan] : -1;
+
+    /// <summary>Whether a cable, the line or a joined uplink is on the router's WAN side.</summary>
+    public bool IsWanPlugged(string device) =>
+        fabric.DeviceIndex.TryGetValue(device, out var d) && fabric.Groups[d].Wan is >= 0 and var wan
+        && (fabric.IsPlugged[wan] || fabric.Joined[d] is not null);
+
+    /// <summary>The box whose Wi-Fi an endpoint has joined; null when it is on a cable or on nothing.</summary>
+    public string? JoinedBox(string endpoint) =>
+        endpointIndex.TryGetValue(endpoint, out var e) && fabric.EndpointNetwork[e] is { } network
+            ? House.Devices[network.Device].Id : null;
+
+    /// <summary>The box whose Wi-Fi a device's uplink has joined.</summary>
+    public string? UplinkBox(string device) =>
+        fabric.DeviceIndex.TryGetValue(device, out var d) && fabric.Joined[d] is { } network ? House.Devices[network.Device].Id : null;
+
+    public InternetAnswer Internet(string endpoint) => Net(endpoint) is { } net ? Internet(net) : new(endpoint, Answer.No, 0, [], ReachProblem.NoAddress);
+
+    public InternetAnswer Internet(Interface from)
+    {
+        var way = ways.Of(from);
+        var hops = ImmutableArray.CreateBuilder<string>();
+        for (var hop = way.Path; hop is not null; hop = hop.Next) hops.Add(hop.Device);
+        return new(from.Owner, way.Ends.ToAnswer(), way.Layers, hops.ToImmutable(), way.Why);
+    }
+
+    public ReachAnswer Reach(string from, string to)
+    {
+        var (reachable, why) = Net(from) is { } a && Net(to) is { } b ? Reach(a, b) : (Answer.No, ReachProblem.NoAddress);
+        return new(from, to, reachable, why);
+    }
+
+    public AdminAnswer Admin(string from, string device)
+    {
+        if (Net(from) is not { } sender || Lan(device) is not { } page) return new(from, device, null, Answer.No, ReachProblem.NoAddress);
+        var (reachable, why) = Reach(sender, page);
+        return new(from, device, page.Candidates.FirstOrDefault()?.Address?.Address, reachable, why);
+    }
+
+    public InboundAnswer Inbound(string endpoint, TransportProtocol protocol, int port)
+    {
+        var (reachable, stoppedAt) = Net(endpoint) is { } net
+            ? InboundQuery.Ask(delivery, ways, net, protocol, port) : (Answer.No, null);
+        return new(endpoint, protocol, port, reachable, stoppedAt);
+    }
+
+    private (Answer, ReachProblem) Reach(Interface from, Interface to)
+    {
+        var (ends, why) = (Ends.None, ReachProblem.None);
+        foreach (var target in to.Candidates)
+            foreach (var source in from.Candidates)
+            {
+                if (target.Address is null || source.Address is null)
+                {
+                    (ends, why) = (ends | Ends.No, Known(why, ReachProblem.NoAddress));
+                    continue;
+                }
+                var query = new ReachQuery(delivery, to, target);
+                ends |= query.From(from, source);
+                why = Known(why, query.Why);
+            }
+        if (ends == Ends.None) (ends, why) = (Ends.No, ReachProblem.NoAddress);
+        return (ends.ToAnswer(), ends == Ends.Yes ? ReachProblem.None : why);
+    }
+
+    private static ReachProblem Known(ReachProblem first, ReachProblem second) => first != ReachProblem.None ? first : second;
+
+    private Interface? At(int[] indexes, Dictionary<string, int> index, string id) =>
+        index.TryGetValue(id, out var i) && indexes[i] >= 0 ? table.All[indexes[i]] : null;
+}
+
+/// <summary>Document in, state out: same document, same state, byte for byte.</summary>
+public static class Simulator
+{
+    public static NetworkState Run(NetworkDocument house) => new(house);
+}

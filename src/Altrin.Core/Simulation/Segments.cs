@@ -1,0 +1,82 @@
+using System.Collections.Immutable;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Simulation;
+
+/// <summary>What bridging joins: everything on it hears everything else on it.</summary>
+/// <param name="Members">Sockets, Wi-Fi networks and uplinks, in document order: <c>gw:lan1</c>, <c>wifi:gw/name@5g</c>, <c>uplink:loft</c>.</param>
+/// <param name="IsLoop">A cycle with no mesh unit to break it: nothing on it works.</param>
+public sealed record Segment(int Index, ImmutableArray<string> Members, bool IsLoop)
+{
+    public string Id => $"s{Index + 1}";
+}
+
+/// <summary>Stage 1: groups joined into segments.</summary>
+internal sealed class SegmentMap
+{
+    public required ImmutableArray<Segment> All { get; init; }
+
+    /// <summary>The segment of each group.</summary>
+    public required int[] OfGroup { get; init; }
+
+    /// <summary>The provider's segment; −1 where no line comes in.</summary>
+    public required int Provider { get; init; }
+
+    public static SegmentMap Build(Fabric fabric)
+    {
+        var sets = new DisjointSets(fabric.GroupCount);
+        var withoutMesh = new DisjointSets(fabric.GroupCount);
+        var looped = new List<int>();
+        foreach (var (a, b) in fabric.Wires) Join(a, b);
+        for (var d = 0; d < fabric.Joined.Length; d++)
+            if (fabric.Joined[d] is { } network) Join(fabric.Groups[d].Uplink, network.Group);
+
+        var hasLine = fabric.LineGroup != DeviceGroups.Dead;
+        var ofGroup = new int[fabric.GroupCount];
+        Array.Fill(ofGroup, -1);
+        var indexOfRoot = new Dictionary<int, int>();
+        // Group 0 is the provider's: it is named with the segment that the line enters.
+        for (var g = 1; g < fabric.GroupCount; g++)
+        {
+            var root = sets.Find(g);
+            if (!indexOfRoot.TryGetValue(root, out var index)) indexOfRoot[root] = index = indexOfRoot.Count;
+            ofGroup[g] = index;
+        }
+        if (hasLine) ofGroup[Fabric.Provider] = ofGroup[fabric.LineGroup];
+        var loops = looped.Select(g => ofGroup[g]).ToHashSet();
+        var members = Members(fabric, ofGroup, indexOfRoot.Count);
+        return new()
+        {
+            All = [.. members.Select((list, i) => new Segment(i, [.. list], loops.Contains(i)))],
+            OfGroup = ofGroup,
+            Provider = hasLine ? ofGroup[Fabric.Provider] : -1,
+        };
+
+        void Join(int a, int b)
+        {
+            sets.Union(a, b);
+            if (IsMesh(fabric, a) || IsMesh(fabric, b)) return;
+            if (!withoutMesh.Union(a, b)) looped.Add(a == Fabric.Provider ? b : a);
+        }
+    }
+
+    private static bool IsMesh(Fabric fabric, int group) =>
+        fabric.OwnerOf[group] is >= 0 and var device && fabric.House.Devices[device].Mode == DeviceMode.MeshSatellite;
+
+    private static List<string>[] Members(Fabric fabric, int[] ofGroup, int count)
+    {
+        var lists = new List<string>[count];
+        for (var i = 0; i < count; i++) lists[i] = [];
+        for (var d = 0; d < fabric.Groups.Length; d++)
+        {
+            var (device, groups) = (fabric.House.Devices[d], fabric.Groups[d]);
+            for (var p = 0; p < device.Ports.Length; p++)
+                if (groups.OfPort[p] >= 0) lists[ofGroup[groups.OfPort[p]]].Add($"{device.Id}:{device.Ports[p].Id}");
+            for (var w = 0; w < device.Wifi.Length; w++)
+                if (groups.OfWifi[w] >= 0)
+                    lists[ofGroup[groups.OfWifi[w]]].Add($"wifi:{device.Id}/{device.Wifi[w].Ssid}@{device.Wifi[w].Radio}");
+            if (groups.Uplink >= 0 && device.Uplink is not null) lists[ofGroup[groups.Uplink]].Add($"uplink:{device.Id}");
+        }
+        return lists;
+    }
+}

@@ -1,0 +1,243 @@
+using System.Collections.Immutable;
+using Altrin.Core.Actions;
+using Altrin.Core.Formats;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.WorkOrders;
+
+/// <summary>The settings of one box, in the order that never locks the installer out: address first with a fresh log-in,
+/// then Wi-Fi, then the rest, and last what cuts off (DHCP off, mode). Common practice, no source.</summary>
+internal static class BoxWork
+{
+    public static int RebootSeconds(Device box) => box.Label?.RebootSeconds ?? BoxLabel.UsualRebootSeconds;
+
+    /// <summary>Brings the box from what it is now to what is planned.</summary>
+    public static void Set(WorkInProgress work, Device planned)
+    {
+        if (SameSettings(work.House.FindDevice(planned.Id)!, planned)) return;
+        LaptopMoves.ToPageOf(work, planned.Id);
+        LogIn(work, planned.Id, "Log in");
+        Address(work, planned);
+        Wifi(work, planned);
+        Pool(work, planned);
+        Rest(work, planned);
+        DhcpOff(work, planned);
+        Mode(work, planned);
+        // What is left has no effect in the planned mode; the record of it still follows the plan.
+        if (!Same(work.House.FindDevice(planned.Id)!, planned)) work.Do(new ConfigureDevice(planned));
+    }
+
+    /// <summary>Whether a person would find nothing to set.</summary>
+    public static bool SameSettings(Device now, Device planned) => Same(
+        now with { Name = planned.Name, Room = planned.Room, KeptApart = planned.KeptApart, Label = planned.Label, Supports = planned.Supports, Mac = planned.Mac },
+        planned);
+
+    public static bool Same(Device a, Device b) =>
+        ReferenceEquals(a, b) || System.Text.Json.JsonSerializer.Serialize(a, AltrinJson.Compact) == System.Text.Json.JsonSerializer.Serialize(b, AltrinJson.Compact);
+
+    public static void LogIn(WorkInProgress work, string device, string brief)
+    {
+        var box = work.House.FindDevice(device)!;
+        var user = box.Label?.DefaultUser is { } name ? $" as {name}" : "";
+        var address = work.State.Lan(device)?.Address?.Address;
+        work.Step(new(brief, $"Log in to {box.Name}{user}")
+        {
+            Page = device,
+            Expect = _ => [new("page", $"opens at http://{address}")],
+            Cautions = ["The admin password is not the Wi-Fi password. If it is still the one on the label, change it and note the new one."],
+        });
+    }
+
+    private static void Address(WorkInProgress work, Device planned)
+    {
+        var now = work.House.FindDevice(planned.Id)!;
+        if (planned.Lan is not { Method: LanMethod.Static, Address: { } wanted } || now.Lan?.Address == wanted) return;
+        work.Step(new("New address", $"Give {planned.Name} a new address")
+        {
+            Page = planned.Id,
+            Actions = [new SetLanAddress(planned.Id, wanted)],
+            Find = "Network, LAN, or Local network",
+            Changes = Rows(
+                ("IP address", now.Lan?.Address?.Address.ToString(), wanted.Address.ToString()),
+                ("Subnet mask", Mask(now.Lan?.Address), Mask(wanted))),
+            WaitSeconds = RebootSeconds(planned),
+            Expect = after => [.. WorkInProgress.LaptopShows(after).Take(2), new("page", $"opens at http://{wanted.Address}")],
+            Cautions = ["Save. The page will hang: the box restarts at its new address. Open the new one."],
+        });
+        LaptopMoves.ToPageOf(work, planned.Id);
+        LogIn(work, planned.Id, "Log in again");
+    }
+
+    private static void Wifi(WorkInProgress work, Device planned)
+    {
+        var now = work.House.FindDevice(planned.Id)!;
+        for (var i = 0; i < planned.Wifi.Length; i++)
+        {
+            var (old, wanted) = (i < now.Wifi.Length ? now.Wifi[i] : null, planned.Wifi[i]);
+            if (old is not null && old == wanted) continue;
+            var band = planned.Radios.First(radio => radio.Id == wanted.Radio).Band;
+            var name = $"{Words<Band>.Of(band)} GHz";
+            if (!wanted.Enabled && old is not { Enabled: false })
+                work.Step(new("Wi-Fi off", $"Turn off the {name} Wi-Fi of {planned.Name}")
+                {
+                    Page = planned.Id,
+                    Actions = [new SetWifi(planned.Id, i, wanted)],
+                    Find = "Wireless, or Wi-Fi",
+                    Changes = [new("Wi-Fi", "on", "off")],
+                });
+            else
+                work.Step(new($"Wi-Fi {name}", $"Set the {name} Wi-Fi of {planned.Name}")
+                {
+                    Page = planned.Id,
+                    Actions = [new SetWifi(planned.Id, i, wanted)],
+                    Find = "Wireless, or Wi-Fi",
+                    Changes = WifiRows(old, wanted),
+                    Cautions = wanted.Security == WifiSecurity.Open && !wanted.Guest
+                        ? ["An open network lets anybody in. Use WPA2 or WPA3 unless the household knows and wants it."]
+                        : [],
+                });
+        }
+        if (now.Wifi.Length > planned.Wifi.Length)
+            work.Do(new ConfigureDevice(work.House.FindDevice(planned.Id)! with { Wifi = planned.Wifi }));
+    }
+
+    private static ImmutableArray<SettingChange> WifiRows(WifiNetwork? old, WifiNetwork wanted)
+    {
+        var rows = Rows(("Name (SSID)", old?.Ssid, wanted.Ssid), ("Security", old?.Security.Say(), wanted.Security.Say()));
+        if (wanted.Key is { } key && key != old?.Key) rows = rows.Add(new("Password", null, key, IsSecret: true));
+        if (wanted.Channel is { } channel && channel != old?.Channel)
+            rows = rows.Add(new("Channel", old?.Channel?.Number?.ToString() ?? "auto", channel.Number?.ToString() ?? "auto"));
+        if (old is { Enabled: false }) rows = rows.Add(new("Wi-Fi", "off", "on"));
+        return rows;
+    }
+
+    /// <summary>The server that is to stay on: its pool, gateway and reservations.</summary>
+    private static void Pool(WorkInProgress work, Device planned)
+    {
+        var now = work.House.FindDevice(planned.Id)!;
+        if (planned.Lan?.DhcpServer is not { Enabled: true, Start: { } start, End: { } end } wanted) return;
+        var old = now.Lan?.DhcpServer;
+        var actions = ImmutableArray.CreateBuilder<InstallerAction>();
+        var rows = ImmutableArray.CreateBuilder<SettingChange>();
+        if (old is not { Enabled: true })
+        {
+            actions.Add(new TurnOnDhcpServer(planned.Id, start, end));
+            rows.Add(new("DHCP server", "off", "on"));
+        }
+        if (old?.Start != start || old.End != end)
+        {
+            if (old is { Enabled: true }) actions.Add(new MovePool(planned.Id, start, end));
+            rows.AddRange(Rows(("First address", old?.Start?.ToString(), start.ToString()), ("Last address", old?.End?.ToString(), end.ToString())));
+        }
+        if (old is not null && old.Gateway != wanted.Gateway)
+        {
+            actions.Add(new SetLeaseGateway(planned.Id, wanted.Gateway));
+            rows.Add(new("Gateway given", old.Gateway?.ToString() ?? "the box itself", wanted.Gateway?.ToString() ?? "the box itself"));
+        }
+        var before = old?.Reservations ?? [];
+        foreach (var gone in before.Where(r => !wanted.Reservations.Any(w => w.Mac == r.Mac)))
+        {
+            actions.Add(new ReleaseReservation(planned.Id, gone.Mac));
+            rows.Add(new($"Reservation {gone.Mac}", gone.Address.ToString(), "none"));
+        }
+        foreach (var kept in wanted.Reservations.Where(w => !before.Contains(w)))
+        {
+            actions.Add(new ReserveAddress(planned.Id, kept.Mac, kept.Address));
+            rows.Add(new($"Reservation {kept.Mac}", before.FirstOrDefault(r => r.Mac == kept.Mac)?.Address.ToString(), kept.Address.ToString()));
+        }
+        if (actions.Count == 0) return;
+        work.Step(new("Pool", $"Set what {planned.Name} gives out")
+        {
+            Page = planned.Id,
+            Actions = actions.ToImmutable(),
+            Find = "DHCP, LAN, or Address reservation",
+            Changes = rows.ToImmutable(),
+            PageAfter = planned.Id,
+            Cautions = ["Devices keep their old lease until they ask again: turn their Wi-Fi or the device off and on."],
+        });
+    }
+
+    /// <summary>What still differs and matters, in one step; the DHCP switch and the mode come after it.</summary>
+    private static void Rest(WorkInProgress work, Device planned)
+    {
+        var now = work.House.FindDevice(planned.Id)!;
+        var rows = ImmutableArray.CreateBuilder<SettingChange>();
+        if (planned.Mode == DeviceMode.Router)
+        {
+            var (old, wanted) = (now.Wan ?? new(), planned.Wan ?? new());
+            if (old.Method != wanted.Method || old.Address != wanted.Address)
+                rows.Add(new("WAN", Describe(old), Describe(wanted)));
+            Switch("NAT", now.Nat, planned.Nat);
+            Switch("Firewall", now.Firewall, planned.Firewall);
+            Switch("UPnP", now.Upnp, planned.Upnp);
+            foreach (var forward in planned.PortForwards.Where(one => !now.PortForwards.Contains(one)))
+                rows.Add(new($"Forward {Words<TransportProtocol>.Of(forward.Protocol)} {forward.Port}", null, $"{forward.ToAddress}:{forward.ToPort ?? forward.Port}"));
+            foreach (var forward in now.PortForwards.Where(one => !planned.PortForwards.Contains(one)))
+                rows.Add(new($"Forward {Words<TransportProtocol>.Of(forward.Protocol)} {forward.Port}", $"{forward.ToAddress}", "remove"));
+            if (now.DmzHost != planned.DmzHost) rows.Add(new("DMZ host", now.DmzHost?.ToString(), planned.DmzHost?.ToString() ?? "none"));
+        }
+        if (rows.Count == 0) return;
+        var settings = planned with { Mode = now.Mode, Lan = now.Lan, Wifi = now.Wifi };
+        work.Step(new("Other settings", $"Set the rest of {planned.Name}")
+        {
+            Page = planned.Id,
+            Actions = [new ConfigureDevice(settings)],
+            Changes = rows.ToImmutable(),
+            PageAfter = planned.Id,
+        });
+
+        void Switch(string name, bool old, bool wanted)
+        {
+            if (old != wanted) rows.Add(new(name, old ? "on" : "off", wanted ? "on" : "off"));
+        }
+    }
+
+    private static string Describe(WanSettings wan) =>
+        wan.Method == WanMethod.Static ? $"fixed, {wan.Address}" : wan.Method switch { WanMethod.Dhcp => "automatic", WanMethod.Pppoe => "PPPoE", _ => "off" };
+
+    private static void DhcpOff(WorkInProgress work, Device planned)
+    {
+        var now = work.House.FindDevice(planned.Id)!;
+        if (now.Lan?.DhcpServer is not { Enabled: true } || planned.Lan?.DhcpServer is { Enabled: true }) return;
+        if (planned.Lan?.Method == LanMethod.Dhcp || planned.Mode != now.Mode) return;
+        work.Step(new("DHCP off", $"Turn off the DHCP server of {planned.Name}")
+        {
+            Page = planned.Id,
+            Actions = [new TurnOffDhcpServer(planned.Id)],
+            Find = "DHCP, or LAN",
+            Changes = [new("DHCP server", "on", "off")],
+            WaitSeconds = RebootSeconds(planned),
+            Cautions = ["From here on the box gives your laptop no address. That is meant: do this last."],
+        });
+    }
+
+    private static void Mode(WorkInProgress work, Device planned)
+    {
+        var now = work.House.FindDevice(planned.Id)!;
+        if (now.Mode == planned.Mode) return;
+        var actions = ImmutableArray.Create<InstallerAction>(new SetMode(planned.Id, planned.Mode));
+        if (planned.Lan is { Method: LanMethod.Dhcp } && planned.Mode != DeviceMode.Router) actions = actions.Add(new AskForLanAddress(planned.Id));
+        work.Step(new($"{Capital(planned.Mode.Say())} mode", $"Put {planned.Name} into {planned.Mode.Say()} mode")
+        {
+            Page = planned.Id,
+            Actions = actions,
+            Find = "Operation mode, or Working mode",
+            Changes = [new("Mode", now.Mode.Say(), planned.Mode.Say())],
+            WaitSeconds = RebootSeconds(planned),
+            Cautions = ["From here on the box gives your laptop no address. That is meant: do this last."],
+        });
+    }
+
+    private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
+
+    private static string? Mask(InterfaceAddress? address) => address is { } given ? new Ipv4Address(given.Prefix.Mask).ToString() : null;
+
+    /// <summary>Rows for what changes; what stays is not typed.</summary>
+    private static ImmutableArray<SettingChange> Rows(params ReadOnlySpan<(string Setting, string? From, string? To)> rows)
+    {
+        var list = ImmutableArray.CreateBuilder<SettingChange>();
+        foreach (var (setting, from, to) in rows)
+            if (to is not null && from != to) list.Add(new(setting, from, to));
+        return list.ToImmutable();
+    }
+}

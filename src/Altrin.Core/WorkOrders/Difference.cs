@@ -1,0 +1,33 @@
+using System.Collections.Immutable;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.WorkOrders;
+
+/// <summary>What has to be touched to get from one house to the other, sorted by how it is done.</summary>
+internal sealed class Difference
+{
+    public Difference(NetworkDocument found, NetworkDocument planned)
+    {
+        Planned = planned;
+        var changed = planned.Devices.Where(device => found.FindDevice(device.Id) is { } old && !BoxWork.SameSettings(old, device)).ToList();
+        // The box at the line stays where it is and keeps its settings: the household lives on it. Any other box that could
+        // be a router is set alone, after a reset: common practice, no source.
+        Alone = [.. changed.Where(device => device.Id != planned.Line?.Device && device.CanBe(DeviceMode.Router))];
+        InPlace = [.. changed.Where(device => !Alone.Contains(device))];
+        CablesOut = [.. found.Cables.Where(cable => planned.FindCable(cable.Id) is not { } same || same != cable)];
+        Things = [.. planned.Endpoints.Where(endpoint => found.FindEndpoint(endpoint.Id) is { } old && !WorkOrderWriter.SameJson(old, endpoint))];
+    }
+
+    public NetworkDocument Planned { get; }
+
+    /// <summary>Boxes taken out, reset and set with nothing but the laptop on them.</summary>
+    public ImmutableArray<Device> Alone { get; }
+
+    /// <summary>Boxes set where they stand.</summary>
+    public ImmutableArray<Device> InPlace { get; }
+
+    /// <summary>Cables, as found, that go or end elsewhere.</summary>
+    public ImmutableArray<Cable> CablesOut { get; }
+
+    public ImmutableArray<Endpoint> Things { get; }
+}

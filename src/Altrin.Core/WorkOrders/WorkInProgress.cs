@@ -1,0 +1,159 @@
+using System.Collections.Immutable;
+using Altrin.Core.Actions;
+using Altrin.Core.Formats;
+using Altrin.Core.Network;
+using Altrin.Core.Rules;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.WorkOrders;
+
+/// <summary>The house as it stands in the middle of the work, the laptop in it, and the steps so far.</summary>
+internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument planned)
+{
+    private const int SecondsPerStep = 60;
+
+    private readonly List<WorkStep> steps = [];
+    private readonly List<string> gaps = [];
+    private readonly Dictionary<string, int> uses = new(StringComparer.Ordinal);
+    private NetworkState state = Simulator.Run(asFound);
+    private int seconds;
+
+    public NetworkDocument House { get; private set; } = asFound;
+    public NetworkState State => state;
+    /// <summary>Where the work is to end: its sockets are kept clear of the laptop.</summary>
+    public NetworkDocument Planned { get; } = planned;
+
+    public string Phase { get; set; } = "";
+
+    public Endpoint? Laptop => House.FindEndpoint(Actions.Laptop.Id);
+
+    public WorkOrder Finish(string title) => new(title, [.. steps], (seconds + 59) / 60, [.. gaps]);
+
+    public void Gap(string what) => gaps.Add($"Step {steps.Count}: {what}");
+
+    /// <summary>Adds a step, carries it out on the simulated house, and notes who loses the internet by it.</summary>
+    public void Step(StepDraft draft)
+    {
+        var online = Online();
+        if (draft.Page is { } page) ProvePage(page, draft.Title);
+        var where = draft.Page is not null ? WhereLaptopIs() : null;
+        var open = draft.Page is { } device && state.Admin(Actions.Laptop.Id, device).Address is { } address ? $"http://{address}" : null;
+        Do(draft.Actions);
+        if (draft.Page is null && draft.NeedsLaptop) where = WhereLaptopIs();
+        if (draft.PageAfter is { } after) ProvePage(after, draft.Title);
+        var cut = online.Except(Online()).Select(House.NameOf).ToImmutableArray();
+        var key = $"{string.Join(';', draft.Actions.Select(action => action.ToString()))}|{draft.Title}";
+        var count = uses[key] = uses.GetValueOrDefault(key) + 1;
+        steps.Add(new(KeyOf($"{key}|{count}"), steps.Count + 1, Phase, draft.Short, draft.Title, where, open, draft.Find,
+            draft.Changes, draft.WaitSeconds, draft.Expect?.Invoke(this) ?? [], cut, draft.Cautions, draft.Actions));
+        seconds += SecondsPerStep + (draft.WaitSeconds ?? 0);
+    }
+
+    /// <summary>Carries out what belongs to the last step but needs no words of its own.</summary>
+    public void Do(params ImmutableArray<InstallerAction> actions)
+    {
+        foreach (var action in actions)
+        {
+            if (action.Problem(House) is { } problem) gaps.Add($"{action.Say(House)}: {problem.Message}");
+            House = action.Apply(House);
+        }
+        if (!actions.IsEmpty) state = Simulator.Run(House);
+    }
+
+    public bool PageOpens(string device) =>
+        Laptop is not null && state.Admin(Actions.Laptop.Id, device) is { Reachable: Answer.Yes, Address: not null };
+
+    private void ProvePage(string device, string title)
+    {
+        if (!PageOpens(device)) gaps.Add($"“{title}”: the page of {House.NameOf(device)} does not open from where the laptop is.");
+    }
+
+    private HashSet<string> Online() =>
+        [.. House.Endpoints.Where(one => one.Id != Actions.Laptop.Id && state.Internet(one.Id).Reachable == Answer.Yes).Select(one => one.Id)];
+
+    private string? WhereLaptopIs()
+    {
+        if (Laptop is not { } laptop) return null;
+        var plug = laptop.Connect switch
+        {
+            { Socket: { } socket } => $"cable in {House.SocketName(socket)}",
+            { Ssid: { } ssid } => $"on Wi-Fi {ssid}",
+            _ => "unplugged",
+        };
+        return laptop.Address is { Method: EndpointMethod.Static, Address: { } address }
+            ? $"{plug} · fixed address {address.Address}"
+            : $"{plug} · automatic";
+    }
+
+    /// <summary>A short fingerprint: the same deed has the same key in every run and on every machine.</summary>
+    private static string KeyOf(string text)
+    {
+        var hash = System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(text));
+        return Convert.ToHexStringLower(hash.AsSpan(0, 6));
+    }
+
+    /// <summary>What the laptop shows now: its address, gateway, and whether the internet answers.</summary>
+    public static ImmutableArray<ExpectedReading> LaptopShows(WorkInProgress work)
+    {
+        if (work.State.Net(Actions.Laptop.Id) is not { } net) return [];
+        var readings = ImmutableArray.CreateBuilder<ExpectedReading>();
+        readings.Add(new("laptop address", net.Outcome switch
+        {
+            LeaseOutcome.Leased => $"{net.Address!.Value.Address}, or near it, from {work.House.NameOf(net.Candidates[0].Server!)}",
+            LeaseOutcome.Static => $"{net.Address!.Value.Address}, as you set it",
+            LeaseOutcome.LinkLocal => "169.254.x.x: nobody gives one out",
+            LeaseOutcome.Contested => string.Join(" or ", net.Candidates.Select(c => c.Address is { } a ? $"{a.Address} from {work.House.NameOf(c.Server!)}" : "none")),
+            _ => "none",
+        }));
+        var gateways = net.Candidates.Select(candidate => candidate.Gateway?.ToString()).OfType<string>().Distinct().ToList();
+        if (gateways.Count > 0) readings.Add(new("gateway", string.Join(" or ", gateways)));
+        readings.Add(new("internet", work.State.Internet(Actions.Laptop.Id).Reachable switch
+        {
+            Answer.Yes => "works",
+            Answer.Sometimes => "now and then",
+            _ => "none yet",
+        }));
+        return readings.ToImmutable();
+    }
+
+    /// <summary>Takes over what the plan writes down and nobody has to do: names, wants, the order of lists.</summary>
+    /// <remarks>What is plugged where and how things are addressed stays as the steps have left it, so that a step that is
+    /// missing still shows as a gap at the end.</remarks>
+    public void FollowRecord()
+    {
+        var planned = Planned;
+        var laptop = Laptop;
+        House = planned with
+        {
+            Devices = [.. planned.Devices.Where(device => House.FindDevice(device.Id) is not null).Select(device => House.FindDevice(device.Id)!)],
+            Cables = [.. planned.Cables.Select(cable => House.FindCable(cable.Id)).OfType<Cable>(),
+                .. House.Cables.Where(cable => planned.FindCable(cable.Id) is null)],
+            Endpoints = [.. planned.Endpoints.Select(wanted => House.FindEndpoint(wanted.Id) is { } now
+                ? wanted with { Connect = now.Connect, Address = now.Address } : wanted)],
+        };
+        if (laptop is not null) House = House with { Endpoints = House.Endpoints.Add(laptop) };
+        state = Simulator.Run(House);
+    }
+
+    public bool EndsAsPlanned() =>
+        AltrinJson.WriteCompact(Actions.Laptop.Away(House)) == AltrinJson.WriteCompact(Planned);
+}
+
+/// <summary>A step before it has been simulated.</summary>
+internal sealed record StepDraft(string Short, string Title)
+{
+    public ImmutableArray<InstallerAction> Actions { get; init; } = [];
+
+    /// <summary>The box whose page must open before the deed.</summary>
+    public string? Page { get; init; }
+
+    /// <summary>The box whose page must open after it.</summary>
+    public string? PageAfter { get; init; }
+
+    public bool NeedsLaptop { get; init; }
+    public string? Find { get; init; }
+    public ImmutableArray<SettingChange> Changes { get; init; } = [];
+    public int? WaitSeconds { get; init; }
+    public Func<WorkInProgress, ImmutableArray<ExpectedReading>>? Expect { get; init; }
+    public ImmutableArray<string> Cautions { get; init; } = [];
+}

@@ -1,0 +1,36 @@
+using System.Collections.Immutable;
+using Altrin.Core.Actions;
+
+namespace Altrin.Core.WorkOrders;
+
+/// <summary>The deeds from the house as found to the house as planned, in an order of which every step was simulated.</summary>
+/// <param name="Gaps">What could not be proved, in words; empty for an order that may be followed.</param>
+/// <param name="Minutes">Work and waiting together, rounded up.</param>
+public sealed record WorkOrder(string Title, ImmutableArray<WorkStep> Steps, int Minutes, ImmutableArray<string> Gaps)
+{
+    public bool IsProven => Gaps.IsEmpty;
+}
+
+/// <summary>One thing to do, where to be for it, and what must then be seen.</summary>
+/// <param name="Key">Stays the same while the deed does: ticks and notes hang on it.</param>
+/// <param name="Phase">Where the work is: “At the table, studio router alone”.</param>
+/// <param name="Short">For the list.</param>
+/// <param name="Laptop">Where the laptop is plugged and how it is addressed; null when it is not needed.</param>
+/// <param name="Open">The page to open, such as <c>http://192.168.1.1</c>; simulated to answer.</param>
+/// <param name="Find">Under which words boxes keep the setting.</param>
+/// <param name="Changes">What is typed: old and new.</param>
+/// <param name="WaitSeconds">How long until the box is back; null when there is nothing to wait for.</param>
+/// <param name="Expect">What must then be seen, as simulated.</param>
+/// <param name="CutOff">Who loses the internet by this step.</param>
+/// <param name="Cautions">What can hurt, lock out or surprise here.</param>
+/// <param name="Actions">The same deed in the one vocabulary.</param>
+public sealed record WorkStep(
+    string Key, int Number, string Phase, string Short, string Title, string? Laptop, string? Open, string? Find,
+    ImmutableArray<SettingChange> Changes, int? WaitSeconds, ImmutableArray<ExpectedReading> Expect,
+    ImmutableArray<string> CutOff, ImmutableArray<string> Cautions, ImmutableArray<InstallerAction> Actions);
+
+/// <param name="From">Null when there was nothing before.</param>
+/// <param name="IsSecret">The value names a stored secret and is not the secret itself.</param>
+public sealed record SettingChange(string Setting, string? From, string To, bool IsSecret = false);
+
+public sealed record ExpectedReading(string Reading, string Value);

@@ -1,0 +1,258 @@
+using System.Collections.Immutable;
+using Altrin.Core.Actions;
+using Altrin.Core.Formats;
+using Altrin.Core.Network;
+using Altrin.Core.Rules;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.WorkOrders;
+
+/// <summary>Writes the work order from a house as found to a house as planned.</summary>
+/// <remarks>The order is common practice, no source: prove the line; take the second box out and set it alone; then the
+/// main box; then plug; then the things; then prove it all.</remarks>
+public static class WorkOrderWriter
+{
+    /// <returns>An order with no steps when found and planned are the same.</returns>
+    public static WorkOrder Write(NetworkDocument found, NetworkDocument planned)
+    {
+        found = Laptop.Away(found);
+        planned = Laptop.Away(planned);
+        var work = new WorkInProgress(found, planned);
+        if (IsSameHouse(found, planned)) return work.Finish("Nothing to do");
+        var plan = new Difference(found, planned);
+        ProveLine(work);
+        foreach (var box in plan.Alone) TakeOut(work, plan, box);
+        foreach (var box in plan.Alone) SetAlone(work, box);
+        foreach (var box in plan.InPlace) SetInPlace(work, box);
+        RemoveCables(work, plan);
+        foreach (var box in plan.Alone) PutBack(work, plan, box);
+        AddCables(work, plan);
+        foreach (var thing in plan.Things) SetThing(work, thing);
+        Record(work, plan);
+        foreach (var box in plan.Alone) ProveBox(work, box);
+        ProveHouse(work);
+        if (!work.EndsAsPlanned()) work.Gap("The last step does not end in the planned house.");
+        return work.Finish(TitleOf(plan));
+    }
+
+    private static bool IsSameHouse(NetworkDocument a, NetworkDocument b) => AltrinJson.WriteCompact(a) == AltrinJson.WriteCompact(b);
+
+    private static string TitleOf(Difference plan)
+    {
+        if (plan.Alone is [var only, ..]) return only switch
+        {
+            { Mode: DeviceMode.AccessPoint } or { Lan.DhcpServer.Enabled: false } => $"Make {only.Name} an access point",
+            { KeptApart: true } => $"Keep the network of {only.Name} apart",
+            _ => $"Set {only.Name}",
+        };
+        return plan.InPlace is [var main, ..] ? $"Set {main.Name}" : plan.Things is [var thing, ..] ? $"Set {thing.Name}" : "Change the cables";
+    }
+
+    private static void ProveLine(WorkInProgress work)
+    {
+        if (work.House.Line is not { } line || work.House.FindDevice(line.Device) is not { } gateway) return;
+        work.Phase = "Before anything is changed";
+        LaptopMoves.ToPageOf(work, gateway.Id);
+        var lan = work.State.Lan(gateway.Id)?.Address?.ToString() ?? "none";
+        work.Step(new("Prove the line", $"Prove that the line works at {gateway.Name}")
+        {
+            NeedsLaptop = true,
+            Expect = after => [.. WorkInProgress.LaptopShows(after), new($"{gateway.Name}", lan)],
+            Cautions =
+            [
+                "Write down what you see: gateway address, Wi-Fi names, who is connected. It is the way back.",
+                "The provider's box and socket are the provider's: its terms decide what may be opened or set.",
+            ],
+        });
+    }
+
+    /// <summary>Everything off the box, so that it talks to nothing but the laptop while it is set.</summary>
+    private static void TakeOut(WorkInProgress work, Difference plan, Device box)
+    {
+        work.Phase = $"At {box.Name}";
+        var actions = ImmutableArray.CreateBuilder<InstallerAction>();
+        foreach (var cable in work.House.Cables)
+            if (cable.A.Device == box.Id || cable.B.Device == box.Id) actions.Add(new UnplugCable(cable.Id));
+        foreach (var endpoint in work.House.Endpoints)
+            if (endpoint.Connect?.Device == box.Id) actions.Add(new UnplugEndpoint(endpoint.Id));
+        if (actions.Count == 0) return;
+        work.Step(new("Unplug it", $"Unplug everything from {box.Name}")
+        {
+            Actions = actions.ToImmutable(),
+            Changes = [.. actions.Select(action => new SettingChange(Where(work.House, action, box), null, "out"))],
+            Cautions = ["Label each cable before you pull it. Leave the power in.", "Do not plug this box into the house again until the step that says so."],
+        });
+    }
+
+    private static string Where(NetworkDocument house, InstallerAction action, Device box) => action switch
+    {
+        UnplugCable { Cable: var id } when house.FindCable(id) is { } cable =>
+            $"{Naming.PortName(box, Remedies.EndAt(cable, box.Id).Port)}, to {house.NameOf(Remedies.EndOpposite(cable, box.Id).Device)}",
+        UnplugEndpoint { Endpoint: var id } when house.FindEndpoint(id)?.Connect?.Port is { } port => $"{Naming.PortName(box, port)}, to {house.NameOf(id)}",
+        _ => action.Say(house),
+    };
+
+    private static void SetAlone(WorkInProgress work, Device planned)
+    {
+        work.Phase = $"At the table, {planned.Name} alone";
+        var now = work.House.FindDevice(planned.Id)!;
+        var hold = planned.Label?.ResetHoldSeconds ?? BoxLabel.UsualResetHoldSeconds;
+        work.Step(new("Hold reset", $"Hold reset on {planned.Name} for {hold} seconds, power on")
+        {
+            Actions = [new FactoryReset(planned.Id)],
+            WaitSeconds = BoxWork.RebootSeconds(planned),
+            Expect = after => [new("lamps", "change when it takes, then settle"), new("its page", $"http://{after.State.Lan(planned.Id)?.Address?.Address}")],
+            Cautions = now.Wifi.IsEmpty ? [] : ["Its Wi-Fi is open until you secure it: stay on the cable."],
+        });
+        BoxWork.Set(work, planned);
+    }
+
+    private static void SetInPlace(WorkInProgress work, Device planned)
+    {
+        if (BoxWork.SameSettings(work.House.FindDevice(planned.Id)!, planned)) return;
+        work.Phase = $"At {planned.Name}";
+        BoxWork.Set(work, planned);
+    }
+
+    private static void RemoveCables(WorkInProgress work, Difference plan)
+    {
+        foreach (var cable in plan.CablesOut.Where(cable => work.House.FindCable(cable.Id) is not null))
+        {
+            work.Phase = "Cables";
+            work.Step(new("Cable out", new UnplugCable(cable.Id).Say(work.House)) { Actions = [new UnplugCable(cable.Id)] });
+        }
+    }
+
+    private static void PutBack(WorkInProgress work, Difference plan, Device box)
+    {
+        work.Phase = $"{box.Name} into the house";
+        FreeLaptopSocket(work, plan.Planned);
+        foreach (var cable in plan.Planned.Cables.Where(cable => (cable.A.Device == box.Id || cable.B.Device == box.Id) && work.House.FindCable(cable.Id) is null))
+        {
+            // The other end may still be waiting in a box that is set later.
+            var (own, far) = (Remedies.EndAt(cable, box.Id), Remedies.EndOpposite(cable, box.Id));
+            var role = box.FindPort(own.Port)?.Role == PortRole.Wan ? "WAN" : "LAN";
+            var empty = role == "LAN" && box.Mode == DeviceMode.Router && box.Ports.Any(port => port.Role == PortRole.Wan)
+                ? ImmutableArray.Create("Its WAN socket stays empty: in WAN it would be a router again.")
+                : [];
+            work.Step(new($"Cable to {role}", $"Plug the cable from {plan.Planned.SocketName(far)} into {plan.Planned.SocketName(own)}")
+            {
+                Actions = [new PlugCable(cable)],
+                WaitSeconds = 30,
+                Cautions = empty.AddRange(CableCautions(plan.Planned, cable)),
+            });
+        }
+        foreach (var endpoint in plan.Planned.Endpoints.Where(one => one.Connect?.Device == box.Id && work.House.FindEndpoint(one.Id)?.Connect is null))
+            work.Step(new($"Plug {endpoint.Name}", new ConnectEndpoint(endpoint.Id, endpoint.Connect!).Say(plan.Planned))
+            {
+                Actions = [new ConnectEndpoint(endpoint.Id, endpoint.Connect!)],
+                Expect = after => Shows(after, endpoint.Id),
+            });
+    }
+
+    /// <summary>Where every other socket was taken the laptop sits in one that the plan needs: out with it.</summary>
+    private static void FreeLaptopSocket(WorkInProgress work, NetworkDocument planned)
+    {
+        if (work.Laptop?.Connect?.Socket is { } socket && planned.OccupantOf(socket) is not null) work.Do(new PutLaptopAway());
+    }
+
+    /// <summary>A cable that leaves the house brings lightning in: common practice, and a matter for a licensed person.</summary>
+    private static ImmutableArray<string> CableCautions(NetworkDocument house, Cable cable)
+    {
+        var outdoor = new[] { cable.A.Device, cable.B.Device }.Select(id => house.FindDevice(id)?.Room ?? "")
+            .Any(room => room.Contains("garden", StringComparison.OrdinalIgnoreCase) || room.Contains("shed", StringComparison.OrdinalIgnoreCase)
+                || room.Contains("garage", StringComparison.OrdinalIgnoreCase) || room.Contains("barn", StringComparison.OrdinalIgnoreCase));
+        return outdoor
+            ? ["A copper cable between buildings can carry lightning and a difference of earth potential. Fibre or wireless is preferred; protectors are for a licensed person, and local codes come first."]
+            : [];
+    }
+
+    private static void AddCables(WorkInProgress work, Difference plan)
+    {
+        foreach (var cable in plan.Planned.Cables.Where(cable => work.House.FindCable(cable.Id) is null))
+        {
+            work.Phase = "Cables";
+            FreeLaptopSocket(work, plan.Planned);
+            work.Step(new("Cable in", new PlugCable(cable).Say(plan.Planned)) { Actions = [new PlugCable(cable)], WaitSeconds = 30, Cautions = CableCautions(plan.Planned, cable) });
+        }
+    }
+
+    private static void SetThing(WorkInProgress work, Endpoint planned)
+    {
+        work.Phase = "The things in the house";
+        if (work.House.FindEndpoint(planned.Id) is not { } now) return;
+        if (!SameJson(now.Connect, planned.Connect))
+        {
+            FreeLaptopSocket(work, work.Planned);
+            InstallerAction move = planned.Connect is { } to ? new ConnectEndpoint(planned.Id, to) : new UnplugEndpoint(planned.Id);
+            work.Step(new($"Move {planned.Name}", move.Say(work.House)) { Actions = [move], Expect = after => Shows(after, planned.Id) });
+        }
+        if (SameJson(now.Address, planned.Address)) return;
+        var address = planned.Address;
+        work.Step(new(planned.Name, $"At {planned.Name}'s own panel: {(address.Method == EndpointMethod.Static ? "a fixed address" : "automatic addressing")}")
+        {
+            Actions = [new SetEndpointAddress(planned.Id, address)],
+            Find = "Network, TCP/IP, or Wired settings",
+            Changes = address.Method == EndpointMethod.Static
+                ?
+                [
+                    new("IP address", now.Address.Address?.Address.ToString() ?? "automatic", address.Address!.Value.Address.ToString()),
+                    new("Subnet mask", null, new Ipv4Address(address.Address!.Value.Prefix.Mask).ToString()),
+                    new("Gateway", now.Address.Gateway?.ToString(), address.Gateway?.ToString() ?? "leave empty"),
+                ]
+                : [new("Addressing", now.Address.Address?.Address.ToString(), "automatic (DHCP)")],
+            Expect = after => Shows(after, planned.Id),
+            Cautions = address.Method == EndpointMethod.Static ? ["Whoever uses it by its old address must learn the new one."] : [],
+        });
+    }
+
+    private static ImmutableArray<ExpectedReading> Shows(WorkInProgress work, string endpoint)
+    {
+        var address = work.State.Net(endpoint)?.Address?.Address.ToString() ?? "none for certain";
+        var internet = work.State.Internet(endpoint).Reachable == Answer.Yes ? "works" : "not yet";
+        return [new("its address", address), new("internet", internet)];
+    }
+
+    /// <summary>What is only written down (names, wants, what is kept apart) or has no step of its own follows the plan.</summary>
+    private static void Record(WorkInProgress work, Difference plan)
+    {
+        foreach (var device in plan.Planned.Devices)
+        {
+            if (work.House.FindDevice(device.Id) is not { } now) work.Do(new AddDevice(device));
+            else if (!BoxWork.Same(now, device)) work.Do(new ConfigureDevice(device));
+        }
+        foreach (var gone in work.House.Devices.Where(device => plan.Planned.FindDevice(device.Id) is null)) work.Do(new RemoveDevice(gone.Id));
+        work.FollowRecord();
+    }
+
+    private static void ProveBox(WorkInProgress work, Device box)
+    {
+        work.Phase = "Prove it";
+        LaptopMoves.ToPageOf(work, box.Id);
+        var page = work.PageOpens(box.Id) ? work.State.Admin(Laptop.Id, box.Id).Address : null;
+        work.Step(new($"At {box.Name}", $"Prove it at {box.Name}")
+        {
+            NeedsLaptop = true,
+            Page = box.Id,
+            Expect = after => [.. WorkInProgress.LaptopShows(after), .. page is { } at ? [new ExpectedReading("its page", $"opens at http://{at}")] : Array.Empty<ExpectedReading>()],
+            Cautions = ["Prove it beside the main router first, then again where the box will stay."],
+        });
+    }
+
+    private static void ProveHouse(WorkInProgress work)
+    {
+        work.Phase = "Prove it";
+        if (work.Laptop is not null) work.Do(new PutLaptopAway());
+        var after = Evaluation.Of(work.House);
+        if (after.Wants.IsEmpty) return;
+        work.Step(new("The household", "Prove what the household wants")
+        {
+            Expect = _ => [.. after.Wants.Where(want => want.Met is not null).Select(want => new ExpectedReading(
+                want.Met == Answer.Yes ? "holds" : want.Met == Answer.No ? "does not hold" : "depends", want.Sentence))],
+            Cautions = ["Put your laptop back to automatic addressing and turn its Wi-Fi on."],
+        });
+    }
+
+    internal static bool SameJson<T>(T a, T b) =>
+        System.Text.Json.JsonSerializer.Serialize(a, AltrinJson.Compact) == System.Text.Json.JsonSerializer.Serialize(b, AltrinJson.Compact);
+}
