@@ -121,7 +121,7 @@ public sealed record MovePool(string Device, Ipv4Address Start, Ipv4Address End)
 }
 
 /// <param name="Gateway">Null: the box gives itself.</param>
-public sealed record SetLeaseGateway(string Device, Ipv4Address? Gateway) : BoxSetting
+public sealed record SetLeaseGateway(string Device, Ipv4Address? Gateway = null) : BoxSetting
 {
     public override string Device { get; init; } = Device;
 

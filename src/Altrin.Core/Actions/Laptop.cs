@@ -30,7 +30,7 @@ public sealed record PlugLaptop(Socket To) : InstallerAction
 }
 
 /// <param name="Address">Null: automatic.</param>
-public sealed record SetLaptopAddress(InterfaceAddress? Address, Ipv4Address? Gateway = null) : InstallerAction
+public sealed record SetLaptopAddress(InterfaceAddress? Address = null, Ipv4Address? Gateway = null) : InstallerAction
 {
     public override ActionProblem? Problem(NetworkDocument house) =>
         Address is { } address ? Checks.HostAddress(address, isBox: true) : null;

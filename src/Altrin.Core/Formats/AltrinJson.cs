@@ -30,6 +30,7 @@ public static class AltrinJson
     {
         options.PropertyNamingPolicy = JsonNamingPolicy.CamelCase;
         options.DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull;
+        options.NumberHandling = JsonNumberHandling.Strict;
         options.AllowOutOfOrderMetadataProperties = true;
         options.RespectNullableAnnotations = true;
         options.RespectRequiredConstructorParameters = true;

@@ -52,22 +52,11 @@ public static class StateWriter
             json.WriteStartObject();
             json.WriteString("id", segment.Id);
             Strings(json, "members", segment.Members);
-            Strings(json, "subnets", SubnetsOf(state, segment).Select(prefix => prefix.ToString()));
+            Strings(json, "subnets", state.SubnetsOn(segment.Index).Select(prefix => prefix.ToString()));
             Strings(json, "dhcpServers", servers[segment.Index].Select(server => server.Device));
             json.WriteBoolean("loop", segment.IsLoop);
             json.WriteEndObject();
         }
-    }
-
-    /// <summary>The subnets that routers and the provider make on a segment; where there are none, what its things hold.</summary>
-    public static IEnumerable<Prefix> SubnetsOf(NetworkState state, Segment segment)
-    {
-        var made = state.OnSegment[segment.Index].Where(one => one.Routes && one.Address is not null)
-            .Select(one => one.Address!.Value.Prefix).ToList();
-        if (segment.Index == state.ProviderSegment && state.House.Line is { } line) made.Insert(0, InterfaceTable.PrefixOf(line));
-        if (made.Count == 0)
-            made.AddRange(state.OnSegment[segment.Index].Where(one => one.Address is not null).Select(one => one.Address!.Value.Prefix));
-        return made.Distinct();
     }
 
     private static void Interfaces(NetworkState state, Utf8JsonWriter json)

@@ -78,6 +78,16 @@ public sealed class NetworkState
     public string? UplinkBox(string device) =>
         fabric.DeviceIndex.TryGetValue(device, out var d) && fabric.Joined[d] is { } network ? House.Devices[network.Device].Id : null;
 
+    /// <summary>The subnets that routers and the provider make on a segment; where there are none, what its things hold.</summary>
+    public IEnumerable<Prefix> SubnetsOn(int segment)
+    {
+        var made = OnSegment[segment].Where(one => one.Routes && one.Address is not null).Select(one => one.Address!.Value.Prefix).ToList();
+        if (segment == ProviderSegment && House.Line is { } line) made.Insert(0, InterfaceTable.PrefixOf(line));
+        if (made.Count == 0)
+            made.AddRange(OnSegment[segment].Where(one => one.Address is not null).Select(one => one.Address!.Value.Prefix));
+        return made.Distinct();
+    }
+
     public InternetAnswer Internet(string endpoint) => Net(endpoint) is { } net ? Internet(net) : new(endpoint, Answer.No, 0, [], ReachProblem.NoAddress);
 
     public InternetAnswer Internet(Interface from)

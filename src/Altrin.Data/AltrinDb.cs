@@ -1,0 +1,40 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Design;
+using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
+
+namespace Altrin.Data;
+
+internal sealed class AltrinDb(DbContextOptions<AltrinDb> options) : DbContext(options)
+{
+    public DbSet<JobRow> Jobs => Set<JobRow>();
+    public DbSet<RevisionRow> Revisions => Set<RevisionRow>();
+    public DbSet<TickRow> Ticks => Set<TickRow>();
+
+    protected override void OnModelCreating(ModelBuilder model)
+    {
+        var job = model.Entity<JobRow>().ToTable("jobs");
+        job.HasKey(row => row.Id);
+        job.Property(row => row.Version).IsConcurrencyToken();
+        var revision = model.Entity<RevisionRow>().ToTable("revisions");
+        revision.HasKey(row => new { row.JobId, row.Side, row.Number });
+        revision.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
+        var tick = model.Entity<TickRow>().ToTable("ticks");
+        tick.HasKey(row => new { row.JobId, row.StepKey });
+        tick.Property(row => row.Revision).IsConcurrencyToken();
+        tick.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
+    }
+
+    protected override void ConfigureConventions(ModelConfigurationBuilder conventions)
+    {
+        conventions.Properties<Side>().HaveConversion<string>();
+        // SQLite has no type for an instant; ticks of UTC sort as times do.
+        conventions.Properties<DateTimeOffset>().HaveConversion<DateTimeOffsetToBinaryConverter>();
+    }
+}
+
+/// <summary>Lets the migration tool build the model; no run of the program uses it.</summary>
+internal sealed class DesignTimeDb : IDesignTimeDbContextFactory<AltrinDb>
+{
+    public AltrinDb CreateDbContext(string[] args) =>
+        new(new DbContextOptionsBuilder<AltrinDb>().UseSqlite("Data Source=design.db").Options);
+}

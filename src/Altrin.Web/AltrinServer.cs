@@ -1,0 +1,63 @@
+using System.Net;
+using Altrin.Core.Formats;
+using Altrin.Data;
+using Altrin.Web.Api;
+using Altrin.Web.Demo;
+using Altrin.Web.Security;
+
+namespace Altrin.Web;
+
+/// <summary>Wires the application: store, API, built front end. Decides nothing.</summary>
+public static class AltrinServer
+{
+    private const int DefaultPort = 5080;
+
+    /// <summary>A house is some tens of kilobytes; a thousand times that is a mistake or worse.</summary>
+    private const long MostBodyBytes = 8L << 20;
+
+    public static async Task<int> Run(string[] args)
+    {
+        var app = Build(args);
+        await app.RunAsync();
+        return 0;
+    }
+
+    /// <summary>Settings: <c>--data DIR</c>, <c>--port N</c>, <c>--demo true</c>, <c>--web DIR</c>.</summary>
+    public static WebApplication Build(string[] args)
+    {
+        var builder = WebApplication.CreateSlimBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
+        var settings = builder.Configuration;
+        builder.WebHost.ConfigureKestrel(kestrel =>
+        {
+            kestrel.Limits.MaxRequestBodySize = MostBodyBytes;
+            kestrel.AddServerHeader = false;
+            // Loopback alone: the installer's own laptop, nobody else's.
+            kestrel.Listen(IPAddress.Loopback, settings.GetValue("port", DefaultPort));
+        });
+        builder.Logging.SetMinimumLevel(LogLevel.Warning);
+        builder.Services.AddSingleton(TimeProvider.System);
+        builder.Services.AddSingleton(services =>
+            new JobStore(Path.Combine(settings["data"] ?? "data", "altrin.db"), services.GetRequiredService<TimeProvider>()));
+        builder.Services.ConfigureHttpJsonOptions(json => AltrinJson.Configure(json.SerializerOptions));
+        builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
+        builder.Services.AddProblemDetails();
+        builder.Services.AddExceptionHandler<InputErrors>();
+        builder.Services.AddOpenApi(ApiDescription.Describe);
+
+        var app = builder.Build();
+        app.Services.GetRequiredService<JobStore>().Prepare();
+        if (settings.GetValue("demo", false)) DemoHouses.Load(app.Services.GetRequiredService<JobStore>()).GetAwaiter().GetResult();
+        app.UseExceptionHandler();
+        app.UseStatusCodePages();
+        app.UseMiddleware<HouseRules>();
+        FrontEnd.Serve(app, settings["web"]);
+        app.MapOpenApi("/api/openapi.json").ExcludeFromDescription();
+        app.MapJobs();
+        app.MapHouses();
+        app.MapWorkOrders();
+        app.MapSimulation();
+        app.Map("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such address in the API."))
+            .ExcludeFromDescription();
+        return app;
+    }
+}

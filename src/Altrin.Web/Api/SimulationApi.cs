@@ -1,0 +1,29 @@
+using System.Text.Json;
+using Altrin.Core.Formats;
+using Altrin.Core.Network;
+using Altrin.Core.Rules;
+
+namespace Altrin.Web.Api;
+
+/// <summary>A document in, its state out: the command line's answer over HTTP.</summary>
+internal static class SimulationApi
+{
+    public static void MapSimulation(this IEndpointRouteBuilder routes) =>
+        routes.MapPost("/api/simulate", Simulate).WithTags("simulation").Accepts<NetworkDocument>("application/json")
+            .Produces(200, contentType: "application/json").ProducesValidationProblem();
+
+    public static IResult Unreadable(ReadResult result) => Results.ValidationProblem(
+        result.Problems.GroupBy(problem => problem.Place).ToDictionary(place => place.Key, place => place.Select(problem => problem.Message).ToArray()),
+        title: result.Problems[0].ToString());
+
+    private static async Task<IResult> Simulate(HttpRequest request, CancellationToken cancel)
+    {
+        using var body = new MemoryStream();
+        await request.Body.CopyToAsync(body, cancel);
+        var result = DocumentReader.Read(body.ToArray());
+        if (result.Document is not { } house) return Unreadable(result);
+        using var state = new MemoryStream();
+        using (var json = new Utf8JsonWriter(state, new() { Encoder = AltrinJson.Compact.Encoder })) StateWriter.Write(Evaluation.Of(house), json);
+        return Results.Bytes(state.ToArray(), "application/json");
+    }
+}

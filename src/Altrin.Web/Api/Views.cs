@@ -1,0 +1,100 @@
+using System.Collections.Immutable;
+using Altrin.Core.Actions;
+using Altrin.Core.Network;
+using Altrin.Core.Planning;
+using Altrin.Core.Rules;
+using Altrin.Core.Simulation;
+using Altrin.Core.WorkOrders;
+using Altrin.Data;
+
+namespace Altrin.Web.Api;
+
+// What the pages are told: everything in them was computed by the core.
+
+/// <summary>How a house stands, in numbers.</summary>
+public sealed record Verdict(int WantsHeld, int Wants, int Faults, int Cautions)
+{
+    public static Verdict Of(Evaluation house) =>
+        new(house.WantsHeld, house.Wants.Count(want => want.Met is not null), house.Faults, house.Cautions);
+}
+
+public sealed record JobSummary(string Id, string Name, DateTimeOffset CreatedAt, DateTimeOffset ChangedAt, Verdict Found, Verdict Planned);
+
+/// <summary>A fix that was simulated: it removes its finding, adds no fault and breaks no want that held.</summary>
+/// <param name="Deeds">Each action in words.</param>
+public sealed record ProvenFix(string Say, ImmutableArray<InstallerAction> Actions, ImmutableArray<string> Deeds);
+
+public sealed record FindingView(
+    string Key, string Rule, Severity Severity, string Title, string Message, ImmutableArray<string> Subjects, ImmutableArray<ProvenFix> Fixes);
+
+/// <param name="Met">Null where this version cannot compute the kind.</param>
+public sealed record WantView(string Need, Answer? Met, string Sentence, string Because);
+
+public sealed record CandidateView(string? Address, string? Gateway, string? Server);
+
+public sealed record InterfaceView(
+    string Owner, InterfaceKind Interface, string? Segment, LeaseOutcome Outcome, ImmutableArray<CandidateView> Candidates);
+
+/// <summary>The way of one thing to the internet.</summary>
+public sealed record WayView(string From, Answer Reachable, int NatLayers, ImmutableArray<string> Hops);
+
+/// <summary>The box whose Wi-Fi a thing has joined.</summary>
+public sealed record JoinView(string Thing, string Box);
+
+/// <param name="Deeds">Of the planned house: what is to be done, in words. Of the found house: the last deed.</param>
+public sealed record HouseView(
+    int Revision, NetworkDocument Document, Verdict Verdict, ImmutableArray<WantView> Wants, ImmutableArray<FindingView> Findings,
+    Stairs Stairs, ImmutableArray<InterfaceView> Interfaces, ImmutableArray<WayView> Internet, ImmutableArray<JoinView> Joined,
+    ImmutableArray<string> Deeds, string? Undo, string? Redo)
+{
+    public static HouseView Of(HouseAt at)
+    {
+        var house = Evaluation.Of(at.Document);
+        var state = house.State;
+        return new(at.Number, at.Document, Verdict.Of(house),
+            [.. house.Wants.Select(want => new WantView(want.Need, want.Met, want.Sentence, want.Because))],
+            [.. house.Findings.Select(finding => View(house, finding))],
+            Stairs.Of(state),
+            [.. state.Interfaces.Select(one => View(state, one))],
+            [.. at.Document.Endpoints.Select(endpoint => state.Internet(endpoint.Id)).Select(way => new WayView(way.From, way.Reachable, way.NatLayers, way.Hops))],
+            [.. at.Document.Endpoints.Where(endpoint => state.JoinedBox(endpoint.Id) is not null).Select(endpoint => new JoinView(endpoint.Id, state.JoinedBox(endpoint.Id)!))],
+            [.. at.Actions.Select(action => action.Say(at.Document))], at.Undo, at.Redo);
+    }
+
+    private static FindingView View(Evaluation house, Finding finding) =>
+        new(finding.Key, finding.Rule, finding.Severity, finding.Title, finding.Message, finding.Subjects,
+            [.. house.ProvenFixes(finding).Select(fix => new ProvenFix(fix.Say, fix.Actions, InWords(fix.Actions, house.State.House)))]);
+
+    /// <summary>Each deed said about the house as it is when its turn comes.</summary>
+    public static ImmutableArray<string> InWords(ImmutableArray<InstallerAction> actions, NetworkDocument house)
+    {
+        var said = ImmutableArray.CreateBuilder<string>(actions.Length);
+        foreach (var action in actions)
+        {
+            said.Add(action.Say(house));
+            house = action.Apply(house);
+        }
+        return said.MoveToImmutable();
+    }
+
+    private static InterfaceView View(NetworkState state, Interface one) =>
+        new(one.Owner, one.Kind, one.Segment >= 0 ? state.Segments[one.Segment].Id : null, one.Outcome,
+            [.. one.Candidates.Select(candidate => new CandidateView(candidate.Address?.ToString(), candidate.Gateway?.ToString(), candidate.Server))]);
+}
+
+/// <param name="Version">To be sent along with every change, so that two tabs never overwrite each other.</param>
+public sealed record JobView(string Id, int Version, string Name, HouseView Found, HouseView Planned);
+
+public sealed record PlanView(string Id, string Title, string Summary, ImmutableArray<InstallerAction> Actions, ImmutableArray<string> Deeds,
+    int WantsHeld, int Wants, int Faults, int Cautions, int NatLayers, int Subnets, int Minutes, ImmutableArray<string> GivesUp)
+{
+    public static PlanView Of(Plan plan, NetworkDocument found) => new(plan.Id, plan.Title, plan.Summary, plan.Actions,
+        HouseView.InWords(plan.Actions, found), plan.WantsHeld, plan.WantsTotal, plan.Faults, plan.Cautions, plan.NatLayers, plan.Subnets,
+        WorkOrderWriter.Write(found, plan.House).Minutes, plan.GivesUp);
+}
+
+public sealed record TickView(string StepKey, int Revision, string Outcome, string Note, DateTimeOffset? StartedAt, DateTimeOffset? DoneAt);
+
+public sealed record WorkOrderView(WorkOrder Order, bool IsProven, ImmutableArray<TickView> Ticks);
+
+public sealed record LogView(string Side, int Number, string Sentence, DateTimeOffset At, bool IsCurrent);

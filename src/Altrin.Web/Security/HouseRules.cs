@@ -1,0 +1,45 @@
+using Microsoft.AspNetCore.Mvc;
+
+namespace Altrin.Web.Security;
+
+/// <summary>What every request must keep to: a known Host, writes from our own pages only, and a page that loads nothing foreign.</summary>
+/// <remarks>The program listens on loopback, but a page from elsewhere in the same browser can still send requests there, and
+/// a name that resolves to loopback can pose as it (DNS rebinding). Hence the Host list and the check of where a write comes from.</remarks>
+internal sealed class HouseRules(RequestDelegate next)
+{
+    private static readonly HashSet<string> Hosts = new(StringComparer.OrdinalIgnoreCase) { "localhost", "127.0.0.1", "[::1]" };
+
+    private const string ContentPolicy = "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; "
+        + "font-src 'self'; connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+
+    public async Task InvokeAsync(HttpContext context)
+    {
+        var headers = context.Response.Headers;
+        headers.ContentSecurityPolicy = ContentPolicy;
+        headers.XContentTypeOptions = "nosniff";
+        headers["Referrer-Policy"] = "no-referrer";
+        headers["Cross-Origin-Resource-Policy"] = "same-origin";
+        headers["Cross-Origin-Opener-Policy"] = "same-origin";
+        if (!Hosts.Contains(context.Request.Host.Host))
+            await Refuse(context, StatusCodes.Status421MisdirectedRequest, "This name is not answered here. Open http://localhost instead.");
+        else if (IsWrite(context.Request.Method) && !IsFromOurPages(context.Request))
+            await Refuse(context, StatusCodes.Status403Forbidden, "Changes are taken from Altrin's own pages only.");
+        else await next(context);
+    }
+
+    private static bool IsWrite(string method) =>
+        !HttpMethods.IsGet(method) && !HttpMethods.IsHead(method) && !HttpMethods.IsOptions(method);
+
+    /// <summary>Browsers say where a request comes from; a program on this machine says nothing and may write.</summary>
+    private static bool IsFromOurPages(HttpRequest request)
+    {
+        if (request.Headers.TryGetValue("Sec-Fetch-Site", out var site) && site != "same-origin" && site != "none") return false;
+        return !request.Headers.TryGetValue("Origin", out var origin) || origin == $"{request.Scheme}://{request.Host}";
+    }
+
+    private static Task Refuse(HttpContext context, int status, string title)
+    {
+        context.Response.StatusCode = status;
+        return context.Response.WriteAsJsonAsync(new ProblemDetails { Status = status, Title = title }, options: null, "application/problem+json");
+    }
+}

@@ -1,0 +1,39 @@
+import createClient from 'openapi-fetch'
+import type { paths } from './generated/schema'
+
+const api = createClient<paths>({ baseUrl: '/' })
+
+/** What went wrong, with the fields it concerns: the server's problem details. */
+export class ApiProblem extends Error {
+  readonly status: number
+  readonly errors: Record<string, string[]>
+
+  constructor(status: number, title: string, errors: Record<string, string[]> = {}) {
+    super(title)
+    this.status = status
+    this.errors = errors
+  }
+
+  /** The message for a field, by the end of its place: `actions[0].address` is the field `address`. */
+  at(field: string): string | undefined {
+    const place = Object.keys(this.errors).find((key) => key === field || key.endsWith(`.${field}`))
+    return place ? this.errors[place][0] : undefined
+  }
+}
+
+type Outcome<T> = { data?: T; error?: unknown; response: Response }
+
+/** The data of an answer, or an ApiProblem. */
+export async function unwrap<T>(asked: Promise<Outcome<T>>): Promise<T> {
+  let outcome: Outcome<T>
+  try {
+    outcome = await asked
+  } catch {
+    throw new ApiProblem(0, 'Altrin does not answer. Is it still running? Nothing you typed is lost.')
+  }
+  if (outcome.response.ok) return outcome.data as T
+  const problem = outcome.error as { title?: string; errors?: Record<string, string[]> } | undefined
+  throw new ApiProblem(outcome.response.status, problem?.title ?? 'That did not work.', problem?.errors)
+}
+
+export default api

@@ -1,0 +1,83 @@
+import { queryOptions } from '@tanstack/react-query'
+import api, { unwrap } from './client'
+import type { Action, JobSummary, JobView, LogView, PlanView, Side, TickView, WorkOrderView } from './types'
+
+export const jobList = queryOptions({
+  queryKey: ['jobs'],
+  queryFn: ({ signal }) => unwrap<JobSummary[]>(api.GET('/api/jobs', { signal })),
+})
+
+export const job = (id: string) =>
+  queryOptions({
+    queryKey: ['job', id],
+    queryFn: ({ signal }) => unwrap<JobView>(api.GET('/api/jobs/{id}', { params: { path: { id } }, signal })),
+  })
+
+export const plans = (id: string, version: number) =>
+  queryOptions({
+    queryKey: ['job', id, 'plans', version],
+    queryFn: ({ signal }) =>
+      unwrap<PlanView[]>(api.GET('/api/jobs/{id}/plans', { params: { path: { id } }, signal })),
+  })
+
+export const workOrder = (id: string, version: number) =>
+  queryOptions({
+    queryKey: ['job', id, 'work-order', version],
+    queryFn: ({ signal }) =>
+      unwrap<WorkOrderView>(api.GET('/api/jobs/{id}/work-order', { params: { path: { id } }, signal })),
+  })
+
+export const log = (id: string, version: number) =>
+  queryOptions({
+    queryKey: ['job', id, 'log', version],
+    queryFn: ({ signal }) =>
+      unwrap<LogView[]>(api.GET('/api/jobs/{id}/log', { params: { path: { id } }, signal })),
+  })
+
+export const createJob = (from: 'empty' | 'demo', name?: string) =>
+  unwrap<JobView>(api.POST('/api/jobs', { body: { from, name } }))
+
+export const importJob = (text: string) =>
+  unwrap<JobView>(
+    api.POST('/api/jobs/import', {
+      // The reader of documents wants the very bytes, so that it can name the line and column of a slip.
+      body: text as never,
+      bodySerializer: (body) => body as unknown as string,
+      headers: { 'content-type': 'application/json' },
+    }),
+  )
+
+export const deleteJob = (id: string) =>
+  unwrap<unknown>(api.DELETE('/api/jobs/{id}', { params: { path: { id } } }))
+
+export const doDeeds = (id: string, side: Side, version: number, actions: Action[], say?: string) =>
+  unwrap<JobView>(
+    api.POST('/api/jobs/{id}/{side}/deeds', {
+      params: { path: { id, side } },
+      body: { version, actions, say },
+    }),
+  )
+
+export const adoptPlan = (id: string, version: number, actions: Action[], say?: string) =>
+  unwrap<JobView>(
+    api.PUT('/api/jobs/{id}/planned', { params: { path: { id } }, body: { version, actions, say } }),
+  )
+
+export const undo = (id: string, side: Side, version: number) =>
+  unwrap<JobView>(
+    api.POST('/api/jobs/{id}/{side}/undo', { params: { path: { id, side } }, body: { version } }),
+  )
+
+export const redo = (id: string, side: Side, version: number) =>
+  unwrap<JobView>(
+    api.POST('/api/jobs/{id}/{side}/redo', { params: { path: { id, side } }, body: { version } }),
+  )
+
+export const setTick = (
+  id: string,
+  step: string,
+  tick: { revision: number; outcome: string; note?: string; startedAt?: string | null },
+) =>
+  unwrap<TickView>(
+    api.PUT('/api/jobs/{id}/work-order/{step}', { params: { path: { id, step } }, body: tick }),
+  )

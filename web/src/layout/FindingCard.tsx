@@ -1,0 +1,81 @@
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import type { FindingView } from '../api/types'
+import { Edge } from '../parts/Edge'
+import { Press } from '../parts/Press'
+import { useJob } from './JobContext'
+
+/** What is wrong, who loses what, and the fixes that were simulated: the best one large, the others on request. */
+export function FindingCard({ finding }: { finding: FindingView }) {
+  const { side, job, plan, select, busy } = useJob()
+  const [open, setOpen] = useState(false)
+  const [first, ...others] = finding.fixes
+  const isCured =
+    side === 'found' &&
+    job.planned.deeds.length > 0 &&
+    !job.planned.findings.some((f) => f.key === finding.key)
+  const fault = finding.severity === 'fault'
+  return (
+    <Box
+      as="li"
+      position="relative"
+      bg="sheet"
+      border="1px solid"
+      borderColor="hairline"
+      borderLeft={fault ? undefined : 'none'}
+      borderRadius="2px"
+      px="12px"
+      py="10px"
+      ml="6px"
+      data-finding={finding.rule}
+    >
+      <Edge mark={finding.severity} />
+      <Text as="h3" fontWeight="700" color="ink">
+        <Text as="span" color={fault ? 'brick' : 'ochre'} fontSize="13px" mr="6px">
+          {fault ? 'fault' : 'caution'}
+        </Text>
+        {finding.title}
+      </Text>
+      <Text fontSize="14px" mt="2px">
+        {finding.message}
+      </Text>
+      {isCured ? (
+        <Text mt="8px" fontSize="14px" color="moss" fontWeight="650">
+          Cured in the plan.
+        </Text>
+      ) : (
+        <Flex mt="10px" gap="8px" wrap="wrap">
+          {first && (
+            <Press kind="main" disabled={busy} onClick={() => plan(first)} title={first.deeds.join('\n')}>
+              {first.say}
+            </Press>
+          )}
+          {others.length > 0 && (
+            <Press onClick={() => setOpen(!open)} aria-expanded={open}>
+              Other ways
+            </Press>
+          )}
+          {!first && (
+            <Text fontSize="13px" color="quiet">
+              No fix is offered: none proved itself when simulated.
+            </Text>
+          )}
+          <Press kind="plain" onClick={() => select(finding.subjects[0])}>
+            Show it
+          </Press>
+        </Flex>
+      )}
+      {open && !isCured && (
+        <Flex as="ul" direction="column" gap="6px" mt="8px" listStyleType="none">
+          {others.map((fix) => (
+            <li key={fix.say}>
+              <Press disabled={busy} onClick={() => plan(fix)} title={fix.deeds.join('\n')}>
+                {fix.say}
+              </Press>
+            </li>
+          ))}
+        </Flex>
+      )}
+    </Box>
+  )
+}

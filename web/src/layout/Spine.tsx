@@ -1,0 +1,72 @@
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { Link, useSearchParams } from 'react-router'
+import { Press } from '../parts/Press'
+import { useTheme } from '../state/theme'
+import { useJob } from './JobContext'
+import { type StageId, stages } from './stages'
+
+/** The stages in working order: down the left on a laptop, along the bottom on a phone. */
+export function Spine({ stage, onKeys }: { stage: StageId; onKeys: () => void }) {
+  const tools = useJob()
+  const [params] = useSearchParams()
+  const { theme, toggle } = useTheme()
+  return (
+    <Flex
+      as="nav"
+      aria-label="Stages"
+      direction={{ base: 'row', md: 'column' }}
+      gridArea="spine"
+      borderRightWidth={{ base: '0', md: '1px' }}
+      borderTopWidth={{ base: '1px', md: '0' }}
+      borderColor="hairline"
+      bg="paper"
+      className="no-print"
+    >
+      {stages.map((one, index) => {
+        const current = one.id === stage
+        return (
+          <Link
+            key={one.id}
+            to={{ pathname: `/job/${tools.job.id}/${one.id}`, search: params.toString() }}
+            aria-current={current ? 'page' : undefined}
+            style={{ flex: '0 1 auto', display: 'block' }}
+          >
+            <Flex
+              direction={{ base: 'column', md: 'row' }}
+              align={{ base: 'center', md: 'baseline' }}
+              gap={{ base: '0', md: '8px' }}
+              px={{ base: '20px', md: '16px' }}
+              py={{ base: '6px', md: '8px' }}
+              color={current ? 'spruce' : 'ink'}
+              bg={current ? 'spruceWash' : 'transparent'}
+              borderLeftWidth={{ base: '0', md: '4px' }}
+              borderColor={{ md: current ? 'spruce' : 'transparent' }}
+              pl={{ md: '12px' }}
+            >
+              <Box display={{ base: 'block', md: 'none' }}>{one.icon}</Box>
+              <Text hideBelow="md" color="quiet" fontSize="13px" w="10px">
+                {index + 1}
+              </Text>
+              <Box>
+                <Text fontWeight={current ? 700 : 500} fontSize={{ base: '12px', md: '15px' }}>
+                  {one.name}
+                </Text>
+                <Text hideBelow="md" fontSize="13px" color={one.isOpen(tools) ? 'brick' : 'quiet'}>
+                  {one.note(tools)}
+                </Text>
+              </Box>
+            </Flex>
+          </Link>
+        )
+      })}
+      <Flex mt={{ md: 'auto' }} ml={{ base: 'auto', md: '0' }} p="8px" gap="4px" wrap="wrap" align="center">
+        <Press kind="plain" onClick={toggle} aria-label={`Switch to ${theme === 'dark' ? 'light' : 'dark'}`}>
+          {theme === 'dark' ? 'Light' : 'Dark'}
+        </Press>
+        <Press kind="plain" hideBelow="md" onClick={onKeys}>
+          Keys
+        </Press>
+      </Flex>
+    </Flex>
+  )
+}

@@ -1,0 +1,45 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { FindingCard } from './FindingCard'
+import { useJob } from './JobContext'
+import { WantLine } from './WantLine'
+
+/** Every want with its verdict, then the findings: there in every stage. */
+export function VerdictColumn() {
+  const { house } = useJob()
+  return (
+    <Box>
+      <Box px="16px" pt="14px" pb="14px" borderBottom="1px solid" borderColor="hairline">
+        <Heading as="h2" fontSize="16px" mb="8px">
+          What the household wants
+        </Heading>
+        {house.wants.length === 0 ? (
+          <Text fontSize="14px" color="quiet">
+            Nothing is written down yet. Start at Wants: each one becomes a verdict here.
+          </Text>
+        ) : (
+          <Flex as="ul" direction="column" gap="6px" listStyleType="none">
+            {house.wants.map((want) => (
+              <WantLine key={want.need} want={want} />
+            ))}
+          </Flex>
+        )}
+      </Box>
+      <Box px="16px" py="14px">
+        <Heading as="h2" fontSize="16px" mb="10px">
+          Findings
+        </Heading>
+        {house.findings.length === 0 ? (
+          <Text fontSize="14px" color="moss" fontWeight="650">
+            Nothing is wrong here.
+          </Text>
+        ) : (
+          <Flex as="ul" direction="column" gap="12px" listStyleType="none">
+            {house.findings.map((finding) => (
+              <FindingCard key={finding.key} finding={finding} />
+            ))}
+          </Flex>
+        )}
+      </Box>
+    </Box>
+  )
+}

@@ -1,0 +1,24 @@
+import { Box, Flex, Text } from '@chakra-ui/react'
+import type { WantView } from '../api/types'
+
+const words = { yes: 'holds', no: 'fails', sometimes: 'depends' } as const
+const colours = { yes: 'moss', no: 'brick', sometimes: 'ochre' } as const
+
+export function WantLine({ want, always }: { want: WantView; always?: boolean }) {
+  const met = want.met ?? null
+  return (
+    <Flex as="li" gap="8px" align="baseline">
+      <Text w="58px" flexShrink={0} fontWeight="700" fontSize="14px" color={met ? colours[met] : 'quiet'}>
+        {met ? words[met] : 'open'}
+      </Text>
+      <Box>
+        <Text fontSize="14px">{want.sentence}</Text>
+        {(always || met !== 'yes') && (
+          <Text fontSize="13px" color="quiet">
+            {want.because}
+          </Text>
+        )}
+      </Box>
+    </Flex>
+  )
+}

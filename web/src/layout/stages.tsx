@@ -1,0 +1,58 @@
+import type { ReactNode } from 'react'
+import type { JobTools } from './JobContext'
+
+export type StageId = 'wants' | 'stairs' | 'work'
+
+const icon = (path: string) => (
+  <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
+    <path
+      d={path}
+      fill="none"
+      stroke="currentColor"
+      strokeWidth="1.8"
+      strokeLinecap="round"
+      strokeLinejoin="round"
+    />
+  </svg>
+)
+
+export type Stage = {
+  id: StageId
+  name: string
+  icon: ReactNode
+  note: (job: JobTools) => string
+  isOpen: (job: JobTools) => boolean
+}
+
+/** The stages that are built, in the order of the work. */
+export const stages: Stage[] = [
+  {
+    id: 'wants',
+    name: 'Wants',
+    icon: icon('M4 6h2M4 11h2M4 16h2M9 6h9M9 11h9M9 16h6'),
+    note: ({ house }) => {
+      const failing = house.verdict.wants - house.verdict.wantsHeld
+      return house.verdict.wants === 0 ? 'none yet' : failing ? `${failing} not met` : 'all hold'
+    },
+    isOpen: ({ house }) => house.verdict.wantsHeld < house.verdict.wants,
+  },
+  {
+    id: 'stairs',
+    name: 'Stairs',
+    icon: icon('M3 5h6v6h6v6h4M3 5v-1M19 17v1'),
+    note: ({ house: { verdict } }) =>
+      verdict.faults
+        ? `${verdict.faults} fault${verdict.faults === 1 ? '' : 's'}`
+        : verdict.cautions
+          ? `${verdict.cautions} caution${verdict.cautions === 1 ? '' : 's'}`
+          : 'no faults',
+    isOpen: ({ house }) => house.verdict.faults > 0,
+  },
+  {
+    id: 'work',
+    name: 'Work order',
+    icon: icon('M7 4h8v3H7zM5 5H4v14h14V5h-1M8 12l2 2 4-4'),
+    note: ({ job }) => (job.planned.deeds.length ? 'planned' : 'nothing planned'),
+    isOpen: () => false,
+  },
+]

@@ -1,0 +1,19 @@
+import { useNotices } from '../state/notices'
+import { Press } from './Press'
+
+export function CopyButton({ value, what }: { value: string; what: string }) {
+  const say = useNotices((store) => store.say)
+  const copy = async () => {
+    try {
+      await navigator.clipboard.writeText(value)
+      say(`Copied ${value}`)
+    } catch {
+      say(`The browser does not let this page copy. It is ${value}`, 'problem')
+    }
+  }
+  return (
+    <Press kind="plain" aria-label={`Copy ${what} ${value}`} onClick={copy}>
+      copy
+    </Press>
+  )
+}

@@ -1,0 +1,55 @@
+import type { Device, DeviceMode, House, Port, Socket, Verdict, WifiSecurity } from '../api/types'
+
+export const modeWords: Record<DeviceMode, string> = {
+  router: 'router',
+  'access-point': 'access point',
+  repeater: 'repeater',
+  wds: 'WDS bridge',
+  'client-bridge': 'client bridge',
+  'mesh-satellite': 'mesh satellite',
+  switch: 'switch',
+  modem: 'modem',
+  passthrough: 'pass-through',
+}
+
+export const securityWords: Record<WifiSecurity, string> = {
+  open: 'open, no password',
+  wep: 'WEP',
+  wpa: 'WPA',
+  wpa2: 'WPA2',
+  'wpa2-wpa3': 'WPA2 and WPA3',
+  wpa3: 'WPA3',
+}
+
+/** “1 fault”, “2 faults”. */
+export const count = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
+
+export function verdictWords(verdict: Verdict): string {
+  const parts = [
+    verdict.wants === 0 ? 'no wants yet' : `${verdict.wantsHeld} of ${count(verdict.wants, 'want')} hold`,
+  ]
+  if (verdict.wants > 0 && verdict.wantsHeld === verdict.wants)
+    parts[0] = verdict.wants === 1 ? 'the want holds' : `all ${verdict.wants} wants hold`
+  if (verdict.faults) parts.push(count(verdict.faults, 'fault'))
+  if (verdict.cautions) parts.push(count(verdict.cautions, 'caution'))
+  if (!verdict.faults && !verdict.cautions) parts.push('no faults')
+  return parts.join(' · ')
+}
+
+export const nameOf = (house: House, id: string): string =>
+  id === 'isp'
+    ? 'the provider'
+    : (house.devices?.find((d) => d.id === id)?.name ?? house.endpoints?.find((e) => e.id === id)?.name ?? id)
+
+/** “WAN”, “LAN 2”: by role and place in the row, as the server says it too. */
+export function portName(device: Device, port: Port): string {
+  const alike = (device.ports ?? []).filter((p) => p.role === port.role)
+  const role = port.role === 'wan' ? 'WAN' : 'LAN'
+  return alike.length === 1 ? role : `${role} ${alike.indexOf(port) + 1}`
+}
+
+export function socketName(house: House, socket: Socket): string {
+  const device = house.devices?.find((d) => d.id === socket.device)
+  const port = device?.ports?.find((p) => p.id === socket.port)
+  return device && port ? `${device.name} ${portName(device, port)}` : `${socket.device} ${socket.port}`
+}

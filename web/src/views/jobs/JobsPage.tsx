@@ -1,0 +1,183 @@
+import { Box, Flex, Heading, Input, Text } from '@chakra-ui/react'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useRef, useState } from 'react'
+import { Link, useNavigate } from 'react-router'
+import { ApiProblem } from '../../api/client'
+import { createJob, deleteJob, importJob, jobList } from '../../api/queries'
+import { Press } from '../../parts/Press'
+import { Sheet } from '../../parts/Sheet'
+import { verdictWords } from '../../parts/words'
+import { useNotices } from '../../state/notices'
+import { useTheme } from '../../state/theme'
+
+const when = (at: string) =>
+  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'long', hour: '2-digit', minute: '2-digit' })
+
+export function JobsPage() {
+  const { data, error, refetch } = useQuery(jobList)
+  const navigate = useNavigate()
+  const queries = useQueryClient()
+  const say = useNotices((store) => store.say)
+  const { theme, toggle } = useTheme()
+  const [name, setName] = useState('')
+  const [problem, setProblem] = useState<string>()
+  const [doomed, setDoomed] = useState<{ id: string; name: string } | null>(null)
+  const file = useRef<HTMLInputElement>(null)
+
+  const begin = useMutation({
+    mutationFn: (ask: () => ReturnType<typeof createJob>) => ask(),
+    onSuccess: (job) => {
+      void queries.invalidateQueries({ queryKey: jobList.queryKey })
+      navigate(`/job/${job.id}/stairs`)
+    },
+    onError: (failed) => setProblem(failed instanceof ApiProblem ? failed.message : 'That did not work.'),
+  })
+  const remove = async (id: string) => {
+    try {
+      await deleteJob(id)
+    } catch (failed) {
+      say((failed as Error).message, 'problem')
+    }
+    setDoomed(null)
+    await refetch()
+  }
+
+  return (
+    <Box as="main" maxW="880px" mx="auto" px={{ base: '16px', md: '32px' }} py={{ base: '20px', md: '40px' }}>
+      <Flex justify="space-between" align="baseline">
+        <Heading as="h1" fontSize="26px" color="spruce" fontWeight="800">
+          Altrin
+        </Heading>
+        <Press kind="plain" onClick={toggle}>
+          {theme === 'dark' ? 'Light' : 'Dark'}
+        </Press>
+      </Flex>
+      <Text color="quiet" mb="28px">
+        A second pair of eyes for a home network: what is wrong, what it should be, and in which order to set
+        it.
+      </Text>
+
+      <Heading as="h2" fontSize="18px" mb="8px">
+        Jobs
+      </Heading>
+      {error && (
+        <Text color="brick" role="alert" mb="12px">
+          {error.message}
+        </Text>
+      )}
+      {data?.length === 0 && (
+        <Box py="16px">
+          <Text mb="12px">
+            No jobs yet. Begin with the house you are in, or look at the demo house first.
+          </Text>
+          <Press kind="main" onClick={() => begin.mutate(() => createJob('demo'))}>
+            Open the demo house
+          </Press>
+        </Box>
+      )}
+      <Box as="ul" listStyleType="none" borderTop="1px solid" borderColor="hairline">
+        {(data ?? []).map((job) => (
+          <Flex
+            as="li"
+            key={job.id}
+            borderBottom="1px solid"
+            borderColor="hairline"
+            align="center"
+            gap="12px"
+          >
+            <Box flex="1" minW="0">
+              <Link to={`/job/${job.id}/stairs`} style={{ display: 'block' }}>
+                <Box py="12px" px="8px" _hover={{ bg: 'spruceWash' }}>
+                  <Text fontWeight="700" fontSize="17px" color="spruce">
+                    {job.name}
+                  </Text>
+                  <Text fontSize="14px" color={job.found.faults ? 'brick' : 'moss'}>
+                    As found: {verdictWords(job.found)}
+                  </Text>
+                  <Text fontSize="14px" color="quiet">
+                    Planned: {verdictWords(job.planned)}. Changed {when(job.changedAt)}
+                  </Text>
+                </Box>
+              </Link>
+            </Box>
+            <Press
+              kind="danger"
+              aria-label={`Delete ${job.name}`}
+              onClick={() => setDoomed({ id: job.id, name: job.name })}
+            >
+              Delete
+            </Press>
+          </Flex>
+        ))}
+      </Box>
+
+      <Heading as="h2" fontSize="18px" mt="32px" mb="8px">
+        New job
+      </Heading>
+      <Flex
+        as="form"
+        gap="8px"
+        wrap="wrap"
+        onSubmit={(event) => {
+          event.preventDefault()
+          setProblem(undefined)
+          begin.mutate(() => createJob('empty', name.trim() || undefined))
+        }}
+      >
+        <Input
+          aria-label="Name of the house"
+          placeholder="Name of the house"
+          w="260px"
+          h={{ base: '40px', md: '32px' }}
+          borderColor="quiet"
+          borderRadius="4px"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <Press kind="main" type="submit" disabled={begin.isPending}>
+          Begin with a gateway
+        </Press>
+        <Press onClick={() => begin.mutate(() => createJob('demo'))} disabled={begin.isPending}>
+          Open a fresh demo house
+        </Press>
+        <Press onClick={() => file.current?.click()}>Bring in a document</Press>
+        <input
+          ref={file}
+          type="file"
+          accept="application/json,.json"
+          hidden
+          aria-label="Document to bring in"
+          onChange={async (event) => {
+            const chosen = event.target.files?.[0]
+            event.target.value = ''
+            if (!chosen) return
+            const text = await chosen.text()
+            setProblem(undefined)
+            begin.mutate(() => importJob(text))
+          }}
+        />
+      </Flex>
+      {problem && (
+        <Text color="brick" role="alert" mt="8px">
+          {problem}
+        </Text>
+      )}
+
+      <Sheet
+        title={`Delete ${doomed?.name ?? ''}?`}
+        open={doomed !== null}
+        onClose={() => setDoomed(null)}
+        footer={
+          <>
+            <Press onClick={() => setDoomed(null)}>Keep it</Press>
+            <Press kind="danger" onClick={() => doomed && remove(doomed.id)}>
+              Delete it for good
+            </Press>
+          </>
+        }
+      >
+        <Text>Both houses, every revision and every tick of the work order go. This cannot be undone.</Text>
+      </Sheet>
+    </Box>
+  )
+}

@@ -1,0 +1,106 @@
+import { Box, Text } from '@chakra-ui/react'
+import type { HouseView } from '../../api/types'
+import { useJob } from '../../layout/JobContext'
+import { AddressText } from '../../parts/AddressText'
+import { Edge, type Mark } from '../../parts/Edge'
+import { modeWords } from '../../parts/words'
+import type { PlacedBox } from './layout'
+import { SocketButton } from './SocketButton'
+
+const stepWords = (n: number) =>
+  ['', 'one step down', 'second step down', 'third step down'][n] ?? `${n}th step down`
+
+/** A box by its back panel: who it is on top, its sockets in their order along the edges. */
+export function BoxCard({ box, house, mark }: { box: PlacedBox; house: HouseView; mark?: Mark }) {
+  const { selected, select } = useJob()
+  const { device, step } = box
+  const on = selected === device.id
+  const own = house.interfaces.find((i) => i.owner === device.id && i.interface === 'lan')?.candidates[0]
+    ?.address
+  const gives =
+    device.lan?.dhcpServer?.enabled &&
+    house.stairs.treads.some((t) => t.servers.some((s) => s.device === device.id))
+  return (
+    <Box as="li" listStyleType="none">
+      <Box
+        as="button"
+        position="absolute"
+        left={`${box.x}px`}
+        top={`${box.y}px`}
+        w={`${box.w}px`}
+        h={`${box.h}px`}
+        bg="sheet"
+        border="2px solid"
+        borderColor={mark === 'fault' ? 'brick' : on ? 'spruce' : 'ink'}
+        outline={on ? '2px solid' : undefined}
+        outlineColor="spruce"
+        borderRadius="4px"
+        textAlign="left"
+        px="14px"
+        pt="10px"
+        display="flex"
+        flexDirection="column"
+        alignItems="flex-start"
+        justifyContent="flex-start"
+        cursor="pointer"
+        aria-pressed={on}
+        data-box={device.id}
+        onClick={() => select(on ? null : device.id)}
+      >
+        {mark && <Edge mark={mark} />}
+        <Text fontWeight="700" fontSize="16px" lineHeight="1.2" lineClamp={1} pr={step ? '36px' : '0'}>
+          {device.name}
+        </Text>
+        <Text fontSize="13px" color="quiet" lineHeight="1.3" lineClamp={1}>
+          {modeWords[device.mode]}
+          {gives ? ', gives addresses' : ''}
+        </Text>
+        {!step && own && (
+          <AddressText fontSize="13px" lineHeight="1.3">
+            {own.split('/')[0]}
+          </AddressText>
+        )}
+      </Box>
+      <Box as="ul" aria-label={`Sockets of ${device.name}`}>
+        {box.ports.map((port) => (
+          <SocketButton key={port.socket.port} box={box} port={port} house={house} />
+        ))}
+      </Box>
+      {step && box.words && box.words.w > 90 && (
+        <Box
+          position="absolute"
+          left={`${box.words.x}px`}
+          top={`${box.words.y}px`}
+          w={`${box.words.w}px`}
+          pointerEvents="none"
+        >
+          {step.upper == null ? (
+            <Text fontWeight="700" fontSize="14px" color="ochre">
+              leads nowhere: its WAN side is empty
+            </Text>
+          ) : (
+            <>
+              <Text fontWeight="700" fontSize="14px" color="plum" lineHeight="1.25">
+                {step.translates ? stepWords(step.number) : 'no translation'}
+                {step.translates && step.number > 1 ? ': double NAT' : ''}
+              </Text>
+              {box.words.w > 180 && (
+                <Text fontSize="13px" color="quiet">
+                  <AddressText fontSize="13px">
+                    {step.outside.length ? step.outside.join(' or ') : 'no address outside'}
+                  </AddressText>
+                  {step.translates && step.outside.length > 0 && step.inside ? (
+                    <>
+                      {' '}
+                      becomes <AddressText fontSize="13px">{step.inside.split('/')[0]}</AddressText>
+                    </>
+                  ) : null}
+                </Text>
+              )}
+            </>
+          )}
+        </Box>
+      )}
+    </Box>
+  )
+}

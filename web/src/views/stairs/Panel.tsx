@@ -1,0 +1,52 @@
+import { Box, Flex, Text } from '@chakra-ui/react'
+import type { ReactNode } from 'react'
+import { useJob } from '../../layout/JobContext'
+import { Press } from '../../parts/Press'
+
+/** Floats at the foot of the sheet with the settings of what is chosen. */
+export function Panel({
+  title,
+  note,
+  children,
+  actions,
+}: {
+  title: string
+  note?: string
+  children: ReactNode
+  actions?: ReactNode
+}) {
+  const { select, side } = useJob()
+  return (
+    <Box
+      as="section"
+      aria-label={title}
+      position="sticky"
+      bottom="0"
+      bg="sheet"
+      borderTop="2px solid"
+      borderColor="spruce"
+      boxShadow="0 -6px 18px rgba(20,30,32,.12)"
+      px={{ base: '14px', md: '24px' }}
+      py="10px"
+      maxH={{ base: '56vh', md: '46vh' }}
+      overflow="auto"
+      zIndex="5"
+    >
+      <Flex justify="space-between" align="baseline" gap="8px" mb="6px">
+        <Text as="h2" fontWeight="700" fontSize="16px">
+          {title}{' '}
+          <Text as="span" fontWeight="400" fontSize="13px" color="quiet">
+            {note ?? (side === 'found' ? 'as found' : 'as planned')}
+          </Text>
+        </Text>
+        <Flex gap="4px">
+          {actions}
+          <Press kind="plain" onClick={() => select(null)}>
+            close
+          </Press>
+        </Flex>
+      </Flex>
+      {children}
+    </Box>
+  )
+}

@@ -1,0 +1,161 @@
+import { memo } from 'react'
+import type { Placement, Point, Wire } from './layout'
+
+const c = (name: string) => `var(--chakra-colors-${name})`
+
+/** Grounds are told apart by hatch as well as by colour. */
+const hatches = [
+  <path key="0" d="M-2 12L12 -2M6 18L18 6" />,
+  <g key="1">
+    <circle cx="3" cy="3" r="0.9" />
+    <circle cx="11" cy="11" r="0.9" />
+  </g>,
+  <path key="2" d="M0 8H16" />,
+  <path key="3" d="M4 -2L20 14M-4 6L10 20" />,
+  <path key="4" d="M8 0V16" />,
+]
+
+const path = (points: Point[]) => points.map(([x, y], i) => `${i ? 'L' : 'M'}${x} ${y}`).join('')
+
+/** A zigzag along the longest stretch of a powerline link; the rest is plain. */
+function zigzag(points: Point[]): string {
+  let d = `M${points[0][0]} ${points[0][1]}`
+  for (let i = 1; i < points.length; i++) {
+    const [x1, y1] = points[i - 1]
+    const [x2, y2] = points[i]
+    const length = Math.hypot(x2 - x1, y2 - y1)
+    const n = Math.floor(length / 8)
+    for (let k = 1; k < n; k++) {
+      const t = k / n
+      const side = (k % 2 ? 1 : -1) * 3
+      const [nx, ny] = length ? [-(y2 - y1) / length, (x2 - x1) / length] : [0, 0]
+      d += `L${x1 + (x2 - x1) * t + nx * side} ${y1 + (y2 - y1) * t + ny * side}`
+    }
+    d += `L${x2} ${y2}`
+  }
+  return d
+}
+
+const arcs = (x: number, y1: number, y2: number) => {
+  let d = ''
+  for (let y = y1; y < y2; y += 9) d += `M${x - 5} ${y}q5 5 10 0`
+  return d
+}
+
+const isOn = (wire: Wire, selected: string | null) => selected !== null && wire.ends.includes(selected)
+
+/** Everything that is drawn and not pressed: grounds, edges, steps, cables, radio. */
+export const Picture = memo(function Picture(props: {
+  placed: Placement
+  selected: string | null
+  changed: Set<string>
+  revision: number
+}) {
+  const { placed, selected, changed, revision } = props
+  return (
+    <svg
+      width={placed.width}
+      height={placed.height}
+      aria-hidden="true"
+      style={{ position: 'absolute', inset: 0, pointerEvents: 'none' }}
+    >
+      <defs>
+        {hatches.map((hatch, i) => (
+          // The grounds are five and never change places.
+          <pattern
+            key={`hatch-${hatch.key}`}
+            id={`ground${i}`}
+            width="16"
+            height="16"
+            patternUnits="userSpaceOnUse"
+          >
+            <rect width="16" height="16" fill={c(`tread${i + 1}`)} />
+            <g
+              stroke={i === 1 ? 'none' : c('hatch')}
+              fill={i === 1 ? c('hatch') : 'none'}
+              opacity="0.09"
+              strokeWidth="1"
+            >
+              {hatch}
+            </g>
+          </pattern>
+        ))}
+      </defs>
+      <line
+        x1={0}
+        x2={placed.width}
+        y1={placed.street.y}
+        y2={placed.street.y}
+        stroke={c('ink')}
+        strokeWidth="2.5"
+      />
+      {placed.treads.map((tread) => (
+        <g key={tread.tread.segment}>
+          <rect
+            x={tread.x}
+            y={tread.y}
+            width={tread.w}
+            height={tread.h}
+            fill={`url(#ground${tread.ground})`}
+          />
+          <line
+            x1={tread.x}
+            x2={tread.x + tread.w}
+            y1={tread.y}
+            y2={tread.y}
+            stroke={c(tread.tread.isLoop ? 'brick' : 'ink')}
+            strokeWidth="2.5"
+            strokeDasharray={tread.tread.isCutOff ? '8 5' : undefined}
+          />
+          {changed.has(tread.tread.segment) && (
+            <rect
+              key={revision}
+              className="trace"
+              x={tread.x + 1.5}
+              y={tread.y + 1.5}
+              width={tread.w - 3}
+              height={tread.h - 3}
+              fill="none"
+              stroke={c('spruce')}
+              strokeWidth="3"
+              pathLength={1}
+            />
+          )}
+        </g>
+      ))}
+      {placed.treads
+        .flatMap((tread) => tread.boxes)
+        .map(
+          (box) =>
+            box.bar &&
+            box.step?.upper != null &&
+            box.step.translates && (
+              <rect
+                key={box.device.id}
+                x={box.bar.x - 4}
+                y={box.bar.y1}
+                width="8"
+                height={box.bar.y2 - box.bar.y1}
+                fill={c('plum')}
+              />
+            ),
+        )}
+      {placed.wires.map((wire) => (
+        <path
+          key={wire.id}
+          d={wire.kind === 'powerline' ? zigzag(wire.points) : path(wire.points)}
+          fill="none"
+          stroke={c(isOn(wire, selected) ? 'spruce' : 'ink')}
+          strokeWidth={isOn(wire, selected) ? 3.5 : 2}
+          strokeLinejoin="round"
+          strokeDasharray={wire.kind === 'coax' ? '10 3' : undefined}
+        />
+      ))}
+      {placed.radios.map((radio) => (
+        <g key={radio.id} stroke={c('spruce')} fill="none" strokeWidth="1.8" strokeLinecap="round">
+          <path d={arcs(radio.x, radio.y1, radio.y2)} />
+        </g>
+      ))}
+    </svg>
+  )
+})

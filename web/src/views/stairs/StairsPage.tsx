@@ -1,0 +1,219 @@
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import type { HouseView } from '../../api/types'
+import { useJob } from '../../layout/JobContext'
+import { AddressText } from '../../parts/AddressText'
+import type { Mark } from '../../parts/Edge'
+import { Press } from '../../parts/Press'
+import { nameOf } from '../../parts/words'
+import { useHand } from '../../state/hand'
+import { BoxCard } from './BoxCard'
+import { BoxInspector } from './BoxInspector'
+import { HandBar } from './HandBar'
+import { place } from './layout'
+import { Picture } from './Picture'
+import { ThingCard } from './ThingCard'
+import { ThingInspector } from './ThingInspector'
+import { TreadLabel } from './TreadLabel'
+
+/** The worst that a finding says of each box and thing. */
+function marksOf(house: HouseView): Map<string, Mark> {
+  const marks = new Map<string, Mark>()
+  for (const finding of house.findings) {
+    // The first subject is the one to blame; the rest only stand by.
+    const blamed =
+      finding.rule === 'address-held-twice' || finding.rule === 'no-dhcp-server'
+        ? finding.subjects
+        : finding.subjects.slice(0, 1)
+    for (const id of blamed) if (marks.get(id) !== 'fault') marks.set(id, finding.severity)
+  }
+  return marks
+}
+
+/** Which treads say something else than before: they are traced once. */
+function useChanged(house: HouseView): Set<string> {
+  const before = useRef<{ revision: number; texts: Map<string, string> } | null>(null)
+  const [changed, setChanged] = useState<Set<string>>(new Set())
+  useEffect(() => {
+    const texts = new Map(house.stairs.treads.map((tread) => [tread.segment, JSON.stringify(tread)]))
+    const old = before.current
+    if (old && old.revision !== house.revision)
+      setChanged(
+        new Set(
+          [...texts].filter(([segment, text]) => old.texts.get(segment) !== text).map(([segment]) => segment),
+        ),
+      )
+    before.current = { revision: house.revision, texts }
+  }, [house])
+  return changed
+}
+
+export function StairsPage({ onAddBox }: { onAddBox: () => void }) {
+  const { house, selected, side } = useJob()
+  const held = useHand((hand) => hand.held)
+  const ground = useRef<HTMLDivElement>(null)
+  const [width, setWidth] = useState(0)
+  useLayoutEffect(() => {
+    const node = ground.current
+    if (!node) return
+    const watch = new ResizeObserver(() => setWidth(node.clientWidth))
+    watch.observe(node)
+    setWidth(node.clientWidth)
+    return () => watch.disconnect()
+  }, [])
+
+  const joined = useMemo(() => new Map(house.joined.map((join) => [join.thing, join.box])), [house])
+  const placed = useMemo(
+    () => (width > 0 ? place(house.document, house.stairs, joined, width) : null),
+    [house, joined, width],
+  )
+  const marks = useMemo(() => marksOf(house), [house])
+  const changed = useChanged(house)
+  const devices = house.document.devices ?? []
+  const device = devices.find((one) => one.id === selected)
+  const thing = (house.document.endpoints ?? []).find((one) => one.id === selected)
+  const line = house.document.line
+
+  useEffect(() => {
+    if (!selected) return
+    const card = document.querySelector(
+      `[data-box="${CSS.escape(selected)}"], [data-thing="${CSS.escape(selected)}"]`,
+    )
+    card?.scrollIntoView?.({ block: 'nearest' })
+  }, [selected])
+
+  return (
+    <Flex direction="column" minH="100%">
+      <Box px={{ base: '12px', md: '24px' }} pt="14px" flex="1">
+        <Box ref={ground} position="relative" style={{ height: placed?.height }}>
+          {placed && (
+            <>
+              <Picture placed={placed} selected={selected} changed={changed} revision={house.revision} />
+              <Flex
+                position="absolute"
+                top="4px"
+                left="0"
+                right="0"
+                gap="8px"
+                align="baseline"
+                wrap="nowrap"
+                overflow="hidden"
+                h="26px"
+              >
+                <Text as="h2" fontWeight="700" fontSize="17px" whiteSpace="nowrap">
+                  The street
+                </Text>
+                <AddressText fontSize="15px">{house.stairs.streetAddresses.join(', ')}</AddressText>
+                {line && (
+                  <Text fontSize="14px" color="quiet" whiteSpace="nowrap">
+                    {line.addressing === 'shared' ? 'shared among customers' : 'public'}
+                    {line.technology ? ` · ${line.technology}` : ''}
+                    {line.downMbps ? ` ${line.downMbps}/${line.upMbps ?? '?'} Mb/s` : ''}
+                  </Text>
+                )}
+              </Flex>
+              <Box as="ul" aria-label="Stairs" listStyleType="none">
+                {placed.treads.map((tread) => (
+                  <Box as="li" key={tread.tread.segment}>
+                    <TreadLabel tread={tread} house={house} />
+                    <Box as="ul" aria-label="On it" listStyleType="none">
+                      {tread.boxes.map((box) => (
+                        <BoxCard
+                          key={box.device.id}
+                          box={box}
+                          house={house}
+                          mark={marks.get(box.device.id)}
+                        />
+                      ))}
+                      {tread.things.map((one) => (
+                        <ThingCard
+                          key={one.endpoint.id}
+                          {...one}
+                          house={house}
+                          subnets={tread.tread.subnets}
+                          mark={marks.get(one.endpoint.id)}
+                        />
+                      ))}
+                    </Box>
+                  </Box>
+                ))}
+              </Box>
+              {placed.radios.map((radio) => (
+                <Text
+                  key={radio.id}
+                  position="absolute"
+                  left={`${radio.label.x}px`}
+                  top={`${radio.label.y}px`}
+                  fontSize="13px"
+                  color="quiet"
+                  pointerEvents="none"
+                >
+                  on Wi-Fi{' '}
+                  <AddressText fontSize="13.5px" color="ink">
+                    {radio.label.ssid}
+                  </AddressText>{' '}
+                  of {nameOf(house.document, radio.label.box)}
+                </Text>
+              ))}
+              {placed.loose && (
+                <Box position="absolute" left="0" right="0" top={`${placed.loose.y}px`}>
+                  <Text fontWeight="700" fontSize="14px" color="ochre">
+                    On nothing: neither plugged in nor joined
+                  </Text>
+                  <Flex gap="10px" wrap="wrap" mt="6px">
+                    {placed.loose.ids.map((id) => (
+                      <LooseCard key={id} id={id} name={nameOf(house.document, id)} />
+                    ))}
+                  </Flex>
+                </Box>
+              )}
+            </>
+          )}
+        </Box>
+        {devices.length <= 1 && (house.document.endpoints ?? []).length === 0 && (
+          <Box py="16px" maxW="520px">
+            <Text mb="10px">
+              This house has its gateway and nothing else yet. Add the second box and the things that use the
+              network; what is wrong shows at once.
+            </Text>
+          </Box>
+        )}
+        <Flex gap="12px" py="12px" align="center" wrap="wrap">
+          <Press onClick={onAddBox}>Add a box or a thing</Press>
+          <Text hideBelow="md" fontSize="13px" color="quiet">
+            {held
+              ? 'Now press the socket where the cable shall go. Esc puts it down.'
+              : `Press a box, a thing or a socket; drag a cable’s end to another socket. ${side === 'found' ? 'What you change here corrects the record.' : 'What you change here is planned.'}`}
+          </Text>
+        </Flex>
+      </Box>
+      {held ? (
+        <HandBar />
+      ) : device ? (
+        <BoxInspector key={device.id} device={device} />
+      ) : thing ? (
+        <ThingInspector key={thing.id} thing={thing} />
+      ) : null}
+    </Flex>
+  )
+}
+
+function LooseCard({ id, name }: { id: string; name: string }) {
+  const { select, selected } = useJob()
+  return (
+    <Box
+      as="button"
+      border="1.5px dashed"
+      borderColor="quiet"
+      bg="sheet"
+      px="10px"
+      py="6px"
+      borderRadius="3px"
+      aria-pressed={selected === id}
+      data-thing={id}
+      onClick={() => select(id)}
+    >
+      {name}
+    </Box>
+  )
+}

@@ -1,0 +1,64 @@
+import { Box, Text } from '@chakra-ui/react'
+import type { Endpoint, HouseView } from '../../api/types'
+import { useJob } from '../../layout/JobContext'
+import { AddressText } from '../../parts/AddressText'
+import { Edge, type Mark } from '../../parts/Edge'
+import { addressWords } from './addressWords'
+
+export function ThingCard(props: {
+  endpoint: Endpoint
+  house: HouseView
+  subnets: string[]
+  mark?: Mark
+  x: number
+  y: number
+  w: number
+  h: number
+}) {
+  const { endpoint, house, subnets, mark, x, y, w, h } = props
+  const { selected, select } = useJob()
+  const on = selected === endpoint.id
+  const said = addressWords(house, endpoint, subnets)
+  return (
+    <Box as="li" listStyleType="none">
+      <Box
+        as="button"
+        position="absolute"
+        left={`${x}px`}
+        top={`${y}px`}
+        w={`${w}px`}
+        h={`${h}px`}
+        bg="sheet"
+        border="1.5px solid"
+        borderColor={mark === 'fault' ? 'brick' : on ? 'spruce' : 'quiet'}
+        outline={on ? '2px solid' : undefined}
+        outlineColor="spruce"
+        borderRadius="3px"
+        textAlign="left"
+        px="9px"
+        display="flex"
+        flexDirection="column"
+        alignItems="flex-start"
+        justifyContent="center"
+        cursor="pointer"
+        aria-pressed={on}
+        data-thing={endpoint.id}
+        onClick={() => select(on ? null : endpoint.id)}
+      >
+        {mark && <Edge mark={mark} />}
+        <Text fontWeight="650" fontSize="14px" lineHeight="1.25" lineClamp={1}>
+          {endpoint.name}
+        </Text>
+        <AddressText
+          fontSize="13px"
+          display="block"
+          lineHeight="1.25"
+          color={said.isBad ? 'brick' : 'quiet'}
+          lineClamp={1}
+        >
+          {said.text}
+        </AddressText>
+      </Box>
+    </Box>
+  )
+}

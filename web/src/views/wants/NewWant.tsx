@@ -1,0 +1,116 @@
+import { Box, Checkbox, Flex, Heading, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import type { Need } from '../../api/types'
+import { useJob } from '../../layout/JobContext'
+import { Choice } from '../../parts/Choice'
+import { PlainField } from '../../parts/PlainField'
+import { Press } from '../../parts/Press'
+
+type Kind = Need['kind']
+
+const kinds: { value: Kind; label: string }[] = [
+  { value: 'internet', label: '… has internet' },
+  { value: 'reach', label: '… reaches …' },
+  { value: 'single-nat', label: '… is translated once at most' },
+  { value: 'fixed-address', label: '… keeps its address' },
+  { value: 'inbound', label: '… can be reached from outside' },
+  { value: 'one-name', label: 'One Wi-Fi name everywhere' },
+  { value: 'own-names', label: 'A Wi-Fi name of its own for each box' },
+  { value: 'tunnel', label: 'A work tunnel uses …' },
+]
+
+/** A sentence with blanks, filled in and added. What the server refuses stays as typed. */
+export function NewWant() {
+  const { house, act, busy } = useJob()
+  const things = (house.document.endpoints ?? []).map((e) => ({ value: e.id, label: e.name }))
+  const [kind, setKind] = useState<Kind>('internet')
+  const [from, setFrom] = useState('')
+  const [to, setTo] = useState('')
+  const [discovery, setDiscovery] = useState(false)
+  const [protocol, setProtocol] = useState<'tcp' | 'udp'>('tcp')
+  const [port, setPort] = useState('')
+  const [prefix, setPrefix] = useState('10.0.0.0/8')
+  const [problem, setProblem] = useState<string>()
+
+  const one = from || things[0]?.value || ''
+  const other = to || things.find((thing) => thing.value !== one)?.value || ''
+  const needsThing = ['internet', 'reach', 'fixed-address', 'inbound'].includes(kind)
+
+  const add = async () => {
+    const taken = new Set((house.document.needs ?? []).map((need) => need.id))
+    let n = taken.size + 1
+    while (taken.has(`n${n}`)) n++
+    const number = port.trim() === '' ? undefined : Number(port)
+    if (number !== undefined && !(Number.isInteger(number) && number >= 1 && number <= 65535))
+      return setProblem(
+        `Port: “${port}” is no port. Write a whole number from 1 to 65535, or leave it empty.`,
+      )
+    const need: Need = { id: `n${n}`, kind }
+    if (kind === 'reach')
+      Object.assign(need, { from: one, to: other, discovery, ...(number ? { protocol, port: number } : {}) })
+    else if (kind === 'inbound') Object.assign(need, { endpoint: one, protocol, port: number })
+    else if (kind === 'tunnel') Object.assign(need, { prefix: prefix.trim() })
+    else if (needsThing) Object.assign(need, { endpoint: one })
+    const failed = await act([{ do: 'set-need', need }])
+    setProblem(failed?.message)
+    if (!failed) setPort('')
+  }
+
+  return (
+    <Box as="section" mt="24px" aria-label="Add a want">
+      <Heading as="h3" fontSize="16px" mb="8px">
+        Add a want
+      </Heading>
+      <Flex gap="10px" wrap="wrap" align="end">
+        <Choice label="Sentence" width="260px" value={kind} options={kinds} onChange={setKind} />
+        {needsThing && <Choice label="Who" value={one} options={things} onChange={setFrom} />}
+        {kind === 'reach' && <Choice label="Whom" value={other} options={things} onChange={setTo} />}
+        {(kind === 'reach' || kind === 'inbound') && (
+          <>
+            <Choice
+              label="Protocol"
+              width="84px"
+              value={protocol}
+              options={[
+                { value: 'tcp', label: 'tcp' },
+                { value: 'udp', label: 'udp' },
+              ]}
+              onChange={setProtocol}
+            />
+            <PlainField
+              label={kind === 'reach' ? 'Port, if it matters' : 'Port'}
+              width="130px"
+              value={port}
+              onChange={setPort}
+            />
+          </>
+        )}
+        {kind === 'tunnel' && <PlainField label="Prefix" value={prefix} onChange={setPrefix} />}
+        {kind === 'reach' && (
+          <Checkbox.Root
+            checked={discovery}
+            onCheckedChange={(change) => setDiscovery(change.checked === true)}
+            minH="30px"
+          >
+            <Checkbox.HiddenInput />
+            <Checkbox.Control borderColor="quiet" />
+            <Checkbox.Label fontWeight="400">found by name too</Checkbox.Label>
+          </Checkbox.Root>
+        )}
+        <Press kind="main" disabled={busy || (needsThing && things.length === 0)} onClick={add}>
+          Add it
+        </Press>
+      </Flex>
+      {needsThing && things.length === 0 && (
+        <Text mt="6px" fontSize="14px" color="quiet">
+          There is no device to speak of yet: add one on the Stairs.
+        </Text>
+      )}
+      {problem && (
+        <Text role="alert" color="brick" mt="6px">
+          {problem}
+        </Text>
+      )}
+    </Box>
+  )
+}

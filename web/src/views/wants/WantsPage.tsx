@@ -1,0 +1,63 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { useJob } from '../../layout/JobContext'
+import { WantLine } from '../../layout/WantLine'
+import { Press } from '../../parts/Press'
+import { useNotices } from '../../state/notices'
+import { NewWant } from './NewWant'
+import { Plans } from './Plans'
+
+export function WantsPage() {
+  const { house, act, busy } = useJob()
+  const say = useNotices((store) => store.say)
+  const remove = async (need: string) => {
+    const problem = await act([{ do: 'remove-need', need }])
+    if (problem) say(problem.message, 'problem')
+  }
+  return (
+    <Box px={{ base: '16px', md: '24px' }} py="20px" maxW="860px">
+      <Heading as="h2" fontSize="20px" mb="4px">
+        What the household wants
+      </Heading>
+      <Text color="quiet" mb="14px">
+        Ask before you plug. Each sentence is computed, as found and as planned.
+      </Text>
+      {house.wants.length === 0 && (
+        <Text mb="12px">
+          Nothing yet. Write the first one below: that someone has internet is a good start.
+        </Text>
+      )}
+      <Box
+        as="ul"
+        listStyleType="none"
+        borderTop={house.wants.length ? '1px solid' : undefined}
+        borderColor="hairline"
+      >
+        {house.wants.map((want) => (
+          <Flex
+            key={want.need}
+            borderBottom="1px solid"
+            borderColor="hairline"
+            py="8px"
+            justify="space-between"
+            gap="12px"
+            as="li"
+          >
+            <Box as="ul" listStyleType="none">
+              <WantLine want={want} always />
+            </Box>
+            <Press
+              kind="plain"
+              disabled={busy}
+              aria-label={`Remove: ${want.sentence}`}
+              onClick={() => remove(want.need)}
+            >
+              remove
+            </Press>
+          </Flex>
+        ))}
+      </Box>
+      <NewWant />
+      <Plans />
+    </Box>
+  )
+}

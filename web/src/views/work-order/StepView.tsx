@@ -1,0 +1,183 @@
+import { Box, Flex, Grid, Heading, Text, Textarea } from '@chakra-ui/react'
+import { useEffect, useState } from 'react'
+import type { TickView, WorkStep } from '../../api/types'
+import { AddressText } from '../../parts/AddressText'
+import { CopyButton } from '../../parts/CopyButton'
+import { Press } from '../../parts/Press'
+import { Tick } from '../../parts/Tick'
+import { Changes } from './Changes'
+import { StepTimer } from './StepTimer'
+
+const time = (at: string) => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+
+/** One step, large enough to be read at arm's length. */
+export function StepView(props: {
+  step: WorkStep
+  tick: TickView
+  busy: boolean
+  onStart: () => void
+  onFinish: (outcome: 'as-said' | 'something-else') => void
+  onReopen: () => void
+  onNote: (note: string) => void
+  onBack: () => void
+  onNext: () => void
+}) {
+  const { step, tick, busy } = props
+  const [note, setNote] = useState(tick.note)
+  useEffect(() => setNote(tick.note), [tick.note])
+  const isDone = tick.outcome !== 'open'
+  return (
+    <Box as="section" aria-label={`Step ${step.number}`} maxW="640px" pb="24px">
+      <Text fontSize="14px" color="quiet" fontWeight="650">
+        Step {step.number}
+      </Text>
+      <Heading
+        as="h3"
+        fontSize="22px"
+        lineHeight="1.25"
+        pb="10px"
+        borderBottom="1px solid"
+        borderColor="hairline"
+      >
+        {step.title}
+      </Heading>
+
+      <Box as="dl" mt="12px">
+        {step.laptop && <Row name="Laptop">{step.laptop}</Row>}
+        {step.open && (
+          <Row name="Open">
+            <Flex justify="space-between" gap="12px">
+              <AddressText fontSize="18px" fontWeight="600">
+                {step.open}
+              </AddressText>
+              <CopyButton value={step.open} what="the page" />
+            </Flex>
+          </Row>
+        )}
+        {step.find && <Row name="Find">{step.find}</Row>}
+      </Box>
+
+      <Changes changes={step.changes} />
+
+      {step.cutOff.length > 0 && (
+        <Text mt="12px" color="ochre" fontWeight="650">
+          Cut off by this step: {step.cutOff.join(', ')}. Say so before you do it.
+        </Text>
+      )}
+      {step.waitSeconds != null && (
+        <StepTimer
+          seconds={step.waitSeconds}
+          startedAt={tick.startedAt ?? null}
+          busy={busy}
+          onStart={props.onStart}
+        />
+      )}
+
+      {step.expect.length > 0 && (
+        <Box mt="18px">
+          <Heading as="h4" fontSize="16px" mb="4px">
+            You should then see
+          </Heading>
+          <Box as="dl">
+            {step.expect.map((reading) => (
+              <Row key={reading.reading + reading.value} name={reading.reading} width="128px">
+                {reading.value}
+              </Row>
+            ))}
+          </Box>
+        </Box>
+      )}
+
+      {isDone ? (
+        <Flex mt="20px" align="center" gap="12px" color={tick.outcome === 'as-said' ? 'moss' : 'brick'}>
+          {tick.outcome === 'as-said' && <Tick size={18} />}
+          <Text fontWeight="700">
+            {tick.outcome === 'as-said' ? 'Seen as said' : 'Something else was seen'}
+            {tick.doneAt ? `, ${time(tick.doneAt)}` : ''}
+          </Text>
+          <Press kind="plain" disabled={busy} onClick={props.onReopen}>
+            take it back
+          </Press>
+        </Flex>
+      ) : (
+        <Flex mt="20px" gap="12px" wrap="wrap" align="center">
+          <Press
+            kind="main"
+            px="28px"
+            minH="44px"
+            fontSize="16px"
+            disabled={busy}
+            onClick={() => props.onFinish('as-said')}
+          >
+            Seen as said
+          </Press>
+          <Press
+            kind="danger"
+            px="20px"
+            minH="44px"
+            fontSize="16px"
+            disabled={busy}
+            onClick={() => props.onFinish('something-else')}
+          >
+            Something else
+          </Press>
+          <Text hideBelow="md" fontFamily="mono" fontSize="13px" color="quiet">
+            Space · x
+          </Text>
+        </Flex>
+      )}
+
+      {step.cautions.map((caution) => (
+        <Text key={caution} mt="12px" pl="12px" borderLeft="3px dashed" borderColor="ochre" fontSize="15px">
+          {caution}
+        </Text>
+      ))}
+
+      <Box mt="20px">
+        <Text as="label" fontSize="14px" color="quiet" {...{ htmlFor: 'note' }}>
+          {tick.outcome === 'something-else' ? 'What did you see?' : 'Note'}
+        </Text>
+        <Textarea
+          id="note"
+          rows={2}
+          maxLength={4000}
+          bg="sheet"
+          borderColor="quiet"
+          borderRadius="4px"
+          value={note}
+          onChange={(event) => setNote(event.target.value)}
+          onBlur={() => note !== tick.note && props.onNote(note)}
+        />
+      </Box>
+      <Flex mt="12px" justify="space-between">
+        <Press kind="plain" onClick={props.onBack} disabled={step.number === 1}>
+          Step before
+        </Press>
+        <Press kind="plain" onClick={props.onNext}>
+          Next step
+        </Press>
+      </Flex>
+    </Box>
+  )
+}
+
+function Row({
+  name,
+  width = '72px',
+  children,
+}: {
+  name: string
+  width?: string
+  children: React.ReactNode
+}) {
+  return (
+    <Grid templateColumns={`${width} 1fr`} gap="8px" py="4px" alignItems="baseline">
+      <Text as="dt" color="quiet" fontSize="14px">
+        {name}
+      </Text>
+      <Box as="dd" fontSize="16px">
+        {children}
+      </Box>
+    </Grid>
+  )
+}
