@@ -18,6 +18,8 @@ public sealed class DoubleNat : IRule
             if (box is not { Mode: DeviceMode.Router, Nat: true }) continue;
             if (facts.State.Wan(box.Id) is not { } wan || facts.State.Lan(box.Id)?.Address is not { } lan) continue;
             if (Translator(facts, wan) is not { } outer) continue;
+            // With one subnet on both sides nothing is translated at all: another rule's finding.
+            if (wan.Candidates.All(candidate => candidate.Address?.Prefix.Overlaps(lan.Prefix) == true)) continue;
             var seen = wan.Address is { } address ? address.Address.ToString() : "an address that chance decides";
             var byChoice = box.KeptApart == true;
             var message = $"{box.Name} translates {lan.Prefix} into {seen}, and {outer.Name} translates again. "

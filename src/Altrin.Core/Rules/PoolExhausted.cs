@@ -29,7 +29,7 @@ public sealed class PoolExhausted : IRule
                 continue;
             }
             yield return new(Id, Severity.Fault, "The pool is used up", [server.Device, .. without.Select(one => one.Owner).Distinct()],
-                $"{facts.NameOf(server.Device)} gives out {server.Pool}, {Count(server.Pool.Count)}. {names} {gets} none and no internet.",
+                $"{facts.NameOf(server.Device)} gives out {server.Pool}, {Count(server.Pool.Count)}. {names} {gets} none, so no internet.",
                 Fixes(facts, server));
         }
     }

@@ -99,7 +99,7 @@ internal sealed class StairsBuilder(NetworkState state)
     }
 
     private bool IsWorthATread(int segment) => segment == state.ProviderSegment
-        || state.OnSegment[segment].Any() || house.Devices.Any(device => state.InsideOf(device.Id) == segment);
+        || state.OnSegment[segment].Any(one => one.Kind != InterfaceKind.Wan || one.IsPlugged) || house.Devices.Any(device => state.InsideOf(device.Id) == segment);
 
     private Tread TreadOf(int segment, bool isCutOff)
     {

@@ -53,6 +53,7 @@ export function BoxCard({ box, house, mark }: { box: PlacedBox; house: HouseView
         </Text>
         <Text fontSize="13px" color="quiet" lineHeight="1.3" lineClamp={1}>
           {modeWords[device.mode]}
+          {!step && device.mode === 'router' ? ', used as access point' : ''}
           {gives ? ', gives addresses' : ''}
         </Text>
         {!step && own && (

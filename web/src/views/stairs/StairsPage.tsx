@@ -107,8 +107,8 @@ export function StairsPage({ onAddBox }: { onAddBox: () => void }) {
                 {line && (
                   <Text fontSize="14px" color="quiet" whiteSpace="nowrap">
                     {line.addressing === 'shared' ? 'shared among customers' : 'public'}
-                    {line.technology ? ` · ${line.technology}` : ''}
-                    {line.downMbps ? ` ${line.downMbps}/${line.upMbps ?? '?'} Mb/s` : ''}
+                    {line.technology && width > 480 ? ` · ${line.technology}` : ''}
+                    {line.downMbps && width > 480 ? ` ${line.downMbps}/${line.upMbps ?? '?'} Mb/s` : ''}
                   </Text>
                 )}
               </Flex>
