@@ -30,6 +30,11 @@ public static class DocumentReader
             var reason = error.Message.Split(" LineNumber:")[0].Split(" Path:")[0];
             return new(null, [new("", $"This is not JSON at {place}: {reason}")]);
         }
+        catch (InvalidOperationException)
+        {
+            // Looking for fields written twice, the parser stumbles over a name with half a surrogate pair.
+            return new(null, [new("", "A field's name is not readable text. Rename it.")]);
+        }
     }
 
     public static ReadResult Read(JsonElement root)

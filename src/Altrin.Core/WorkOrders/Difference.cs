@@ -12,10 +12,13 @@ internal sealed class Difference
         var changed = planned.Devices.Where(device => found.FindDevice(device.Id) is { } old && !BoxWork.SameSettings(old, device)).ToList();
         // The box at the line stays where it is and keeps its settings: the household lives on it. Any other box that could
         // be a router is set alone, after a reset: common practice, no source.
-        Alone = [.. changed.Where(device => device.Id != planned.Line?.Device && device.CanBe(DeviceMode.Router))];
+        var added = planned.Devices.Where(device => found.FindDevice(device.Id) is null).ToList();
+        Alone = [.. changed.Concat(added).Where(device => device.Id != planned.Line?.Device && device.CanBe(DeviceMode.Router))];
         InPlace = [.. changed.Where(device => !Alone.Contains(device))];
+        BroughtIn = [.. added.Where(device => !Alone.Contains(device))];
+        TakenAway = [.. found.Devices.Where(device => planned.FindDevice(device.Id) is null)];
         CablesOut = [.. found.Cables.Where(cable => planned.FindCable(cable.Id) is not { } same || same != cable)];
-        Things = [.. planned.Endpoints.Where(endpoint => found.FindEndpoint(endpoint.Id) is { } old && !WorkOrderWriter.SameJson(old, endpoint))];
+        Things = [.. planned.Endpoints.Where(endpoint => found.FindEndpoint(endpoint.Id) is not { } old || !WorkOrderWriter.SameJson(old, endpoint))];
     }
 
     public NetworkDocument Planned { get; }
@@ -25,6 +28,11 @@ internal sealed class Difference
 
     /// <summary>Boxes set where they stand.</summary>
     public ImmutableArray<Device> InPlace { get; }
+
+    /// <summary>New boxes with nothing to set: put in their place.</summary>
+    public ImmutableArray<Device> BroughtIn { get; }
+
+    public ImmutableArray<Device> TakenAway { get; }
 
     /// <summary>Cables, as found, that go or end elsewhere.</summary>
     public ImmutableArray<Cable> CablesOut { get; }

@@ -125,11 +125,12 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         var laptop = Laptop;
         House = planned with
         {
-            Devices = [.. planned.Devices.Where(device => House.FindDevice(device.Id) is not null).Select(device => House.FindDevice(device.Id)!)],
+            Line = House.Line?.Socket == planned.Line?.Socket ? planned.Line : House.Line,
+            Devices = [.. planned.Devices.Select(device => House.FindDevice(device.Id)!)],
             Cables = [.. planned.Cables.Select(cable => House.FindCable(cable.Id)).OfType<Cable>(),
                 .. House.Cables.Where(cable => planned.FindCable(cable.Id) is null)],
-            Endpoints = [.. planned.Endpoints.Select(wanted => House.FindEndpoint(wanted.Id) is { } now
-                ? wanted with { Connect = now.Connect, Address = now.Address } : wanted)],
+            Endpoints = [.. planned.Endpoints.Select(wanted => House.FindEndpoint(wanted.Id)!)
+                .Zip(planned.Endpoints, (now, wanted) => wanted with { Connect = now.Connect, Address = now.Address })],
         };
         if (laptop is not null) House = House with { Endpoints = House.Endpoints.Add(laptop) };
         state = Simulator.Run(House);

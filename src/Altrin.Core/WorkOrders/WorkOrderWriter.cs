@@ -21,10 +21,13 @@ public static class WorkOrderWriter
         if (IsSameHouse(found, planned)) return work.Finish("Nothing to do");
         var plan = new Difference(found, planned);
         ProveLine(work);
-        foreach (var box in plan.Alone) TakeOut(work, plan, box);
+        foreach (var box in plan.TakenAway) TakeAway(work, box);
+        foreach (var box in plan.Alone) TakeOut(work, box);
         foreach (var box in plan.Alone) SetAlone(work, box);
         foreach (var box in plan.InPlace) SetInPlace(work, box);
         RemoveCables(work, plan);
+        foreach (var box in plan.BroughtIn) BringIn(work, box);
+        MoveLine(work, planned.Line);
         foreach (var box in plan.Alone) PutBack(work, plan, box);
         AddCables(work, plan);
         foreach (var thing in plan.Things) SetThing(work, thing);
@@ -67,7 +70,7 @@ public static class WorkOrderWriter
     }
 
     /// <summary>Everything off the box, so that it talks to nothing but the laptop while it is set.</summary>
-    private static void TakeOut(WorkInProgress work, Difference plan, Device box)
+    private static void TakeOut(WorkInProgress work, Device box)
     {
         work.Phase = $"At {box.Name}";
         var actions = ImmutableArray.CreateBuilder<InstallerAction>();
@@ -92,10 +95,44 @@ public static class WorkOrderWriter
         _ => action.Say(house),
     };
 
+    private static void TakeAway(WorkInProgress work, Device box)
+    {
+        work.Phase = $"At {box.Name}";
+        work.Step(new("Take it out", new RemoveDevice(box.Id).Say(work.House)) { Actions = [new RemoveDevice(box.Id)] });
+    }
+
+    private static void BringIn(WorkInProgress work, Device box)
+    {
+        work.Phase = "Cables";
+        work.Step(new(box.Name, $"Put {box.Name} in its place, power on") { Actions = [new AddDevice(box)], WaitSeconds = BoxWork.RebootSeconds(box) });
+    }
+
+    private static void MoveLine(WorkInProgress work, Line? line)
+    {
+        if (line is null || work.House.Line?.Socket == line.Socket) return;
+        work.Phase = "Cables";
+        FreeLaptopSocket(work, work.Planned);
+        work.Step(new("The line", new SetLine(line).Say(work.House))
+        {
+            Actions = [new SetLine(line)],
+            WaitSeconds = 120,
+            Cautions = ["The provider's line and socket are the provider's: its terms decide what may be moved. Where the line ends in a fixed socket, ask them."],
+        });
+    }
+
     private static void SetAlone(WorkInProgress work, Device planned)
     {
         work.Phase = $"At the table, {planned.Name} alone";
-        var now = work.House.FindDevice(planned.Id)!;
+        if (work.House.FindDevice(planned.Id) is not { } now)
+        {
+            work.Step(new("Unpack it", $"Unpack {planned.Name}, power on, nothing else plugged in")
+            {
+                Actions = [new AddDevice(FactoryReset.AsSold(planned))],
+                WaitSeconds = BoxWork.RebootSeconds(planned),
+            });
+            BoxWork.Set(work, planned);
+            return;
+        }
         var hold = planned.Label?.ResetHoldSeconds ?? BoxLabel.UsualResetHoldSeconds;
         work.Step(new("Hold reset", $"Hold reset on {planned.Name} for {hold} seconds, power on")
         {
@@ -180,7 +217,12 @@ public static class WorkOrderWriter
     private static void SetThing(WorkInProgress work, Endpoint planned)
     {
         work.Phase = "The things in the house";
-        if (work.House.FindEndpoint(planned.Id) is not { } now) return;
+        if (work.House.FindEndpoint(planned.Id) is not { } now)
+        {
+            FreeLaptopSocket(work, work.Planned);
+            work.Step(new(planned.Name, $"Bring in {planned.Name}") { Actions = [new AddEndpoint(planned)], Expect = after => Shows(after, planned.Id) });
+            return;
+        }
         if (!SameJson(now.Connect, planned.Connect))
         {
             FreeLaptopSocket(work, work.Planned);
@@ -217,11 +259,7 @@ public static class WorkOrderWriter
     private static void Record(WorkInProgress work, Difference plan)
     {
         foreach (var device in plan.Planned.Devices)
-        {
-            if (work.House.FindDevice(device.Id) is not { } now) work.Do(new AddDevice(device));
-            else if (!BoxWork.Same(now, device)) work.Do(new ConfigureDevice(device));
-        }
-        foreach (var gone in work.House.Devices.Where(device => plan.Planned.FindDevice(device.Id) is null)) work.Do(new RemoveDevice(gone.Id));
+            if (!BoxWork.Same(work.House.FindDevice(device.Id)!, device)) work.Do(new ConfigureDevice(device));
         work.FollowRecord();
     }
 

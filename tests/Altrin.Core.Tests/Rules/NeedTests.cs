@@ -1,0 +1,71 @@
+using Altrin.Core.Network;
+using Altrin.Core.Rules;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Tests.Rules;
+
+public class NeedTests
+{
+    private static NeedVerdict Judge(HouseBuilder house, Need need) =>
+        Evaluation.Of(house.With(h => h with { Needs = [need] })).Wants.Single();
+
+    private static HouseBuilder OneNet() => new HouseBuilder().Gateway().Thing("a", "gw:lan1").Thing("b", "gw:lan2", services: new Service { Protocol = TransportProtocol.Tcp, Port = 80 });
+
+    [Fact, Trait("source", "RFC 6762 section 2 (multicast DNS is link-local)")]
+    public void To_be_found_by_name_both_must_be_on_one_segment()
+    {
+        var house = new HouseBuilder().Gateway().Box("r").Cable("gw:lan1", "r:wan").Thing("in", "r:lan1").Thing("out", "gw:lan2");
+        var need = new Need { Id = "n", Kind = NeedKind.Reach, From = "in", To = "out" };
+        Assert.Equal(Answer.Yes, Judge(house, need).Met);
+        Assert.Equal((Answer.No, "in finds and uses out"), (Judge(house, need with { Discovery = true }).Met, Judge(house, need with { Discovery = true }).Sentence));
+    }
+
+    [Fact]
+    public void A_port_that_the_thing_does_not_offer_is_told()
+    {
+        Assert.Equal(Answer.Yes, Judge(OneNet(), new() { Id = "n", Kind = NeedKind.Reach, From = "a", To = "b", Port = 80 }).Met);
+        Assert.Equal("b offers nothing on port 81.", Judge(OneNet(), new() { Id = "n", Kind = NeedKind.Reach, From = "a", To = "b", Port = 81 }).Because);
+    }
+
+    [Theory]
+    [InlineData(null, "No")]                    // whatever it is given
+    [InlineData("192.168.31.50", "Yes")]        // static, outside the pool
+    [InlineData("192.168.31.150", "No")]        // static, inside it
+    public void A_fixed_address_is_one_that_no_server_may_hand_out(string? address, string met) =>
+        Assert.Equal(met, Judge(new HouseBuilder().Gateway().Thing("a", "gw:lan1", address, "192.168.31.1"), new() { Id = "n", Kind = NeedKind.FixedAddress, Endpoint = "a" }).Met.ToString());
+
+    [Fact]
+    public void A_reservation_is_a_fixed_address_too()
+    {
+        const string Mac = "00:00:5E:00:53:20";
+        var house = new HouseBuilder().Gateway().Thing("a", "gw:lan1", mac: Mac).With(h => h.WithDevice("gw", d => d with
+        { Lan = d.Lan! with { DhcpServer = d.Lan.DhcpServer! with { Reservations = [new() { Mac = MacAddress.Parse(Mac), Address = Ipv4Address.Parse("192.168.31.20") }] } } }));
+        Assert.Equal("192.168.31.20 is reserved for it.", Judge(house, new() { Id = "n", Kind = NeedKind.FixedAddress, Endpoint = "a" }).Because);
+    }
+
+    [Fact]
+    public void A_carriers_translation_does_not_count_against_a_single_one_in_the_home() =>
+        Assert.Equal(Answer.Yes, Judge(new HouseBuilder().Gateway(addressing: LineAddressing.Shared).Thing("a", "gw:lan1"), new() { Id = "n", Kind = NeedKind.SingleNat, Endpoint = "a" }).Met);
+
+    [Theory]
+    [InlineData("192.168.0.0/16", "No")]
+    [InlineData("10.0.0.0/8", "Yes")]
+    public void A_tunnel_wants_its_prefix_for_itself(string prefix, string met) =>
+        Assert.Equal(met, Judge(OneNet(), new() { Id = "n", Kind = NeedKind.Tunnel, Prefix = Prefix.Parse(prefix) }).Met.ToString());
+
+    [Fact]
+    public void One_name_means_one_name_security_and_key()
+    {
+        WifiNetwork Net(string name, string key) => new() { Radio = "2g", Ssid = name, Security = WifiSecurity.Wpa2, Key = key };
+        HouseBuilder House(WifiNetwork a, WifiNetwork b) => new HouseBuilder().Gateway().With(h => h.WithDevice("gw", d => d with { Wifi = [a] })).Box("ap", DeviceMode.AccessPoint, with: d => d with { Wifi = [b] });
+        var need = new Need { Id = "n", Kind = NeedKind.OneName };
+        Assert.Equal(Answer.Yes, Judge(House(Net("home", "k"), Net("home", "k")), need).Met);
+        Assert.Equal(Answer.No, Judge(House(Net("home", "k"), Net("home", "other")), need).Met);
+        Assert.Equal(Answer.No, Judge(House(Net("home", "k"), Net("loft", "k")), need).Met);
+        Assert.Equal(Answer.Yes, Judge(House(Net("home", "k"), Net("loft", "k")), new() { Id = "n", Kind = NeedKind.OwnNames }).Met);
+    }
+
+    [Fact]
+    public void A_kind_that_is_not_computed_yet_says_so() =>
+        Assert.Null(Judge(OneNet(), new() { Id = "n", Kind = NeedKind.Speed, Mbps = 50, Room = "loft" }).Met);
+}

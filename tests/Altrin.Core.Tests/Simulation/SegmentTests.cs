@@ -1,0 +1,107 @@
+using Altrin.Core.Network;
+using Altrin.Core.Simulation;
+using QuikGraph;
+using QuikGraph.Algorithms;
+
+namespace Altrin.Core.Tests.Simulation;
+
+public class SegmentTests
+{
+    [Fact]
+    public void A_router_parts_its_wan_from_its_lan()
+    {
+        var state = new HouseBuilder().Gateway().State;
+        Assert.NotEqual(state.SegmentOf(new("gw", "wan")), state.SegmentOf(new("gw", "lan1")));
+    }
+
+    [Theory]
+    [InlineData(DeviceMode.AccessPoint)]
+    [InlineData(DeviceMode.Switch)]
+    public void A_bridging_box_joins_every_socket_the_wan_one_too(DeviceMode mode)
+    {
+        var state = new HouseBuilder().Gateway().Box("b", mode).Cable("gw:lan1", "b:wan").State;
+        Assert.Equal(state.SegmentOf(new("gw", "lan1")), state.SegmentOf(new("b", "lan3")));
+    }
+
+    [Fact]
+    public void A_modem_joins_the_line_to_its_lan_sockets_and_its_other_wan_is_dead()
+    {
+        var state = new HouseBuilder().Gateway(mode: DeviceMode.Modem)
+            .With(h => h.WithDevice("gw", d => d with { Ports = d.Ports.Add(new() { Id = "wan2", Role = PortRole.Wan }) })).State;
+        Assert.Equal(state.ProviderSegment, state.SegmentOf(new("gw", "lan1")));
+        Assert.Equal(-1, state.SegmentOf(new("gw", "wan2")));
+    }
+
+    [Fact]
+    public void Two_cables_between_two_switches_are_a_loop_and_others_still_work()
+    {
+        var state = new HouseBuilder().Gateway().Box("s", DeviceMode.Switch, null).Box("r").Cable("gw:lan1", "s:lan1").Cable("gw:lan2", "s:lan2")
+            .Thing("a", "gw:lan3").Thing("b", "gw:lan4").Thing("c", "r:lan1").Thing("d", "r:lan2").State;
+        Assert.True(state.Segments[state.InsideOf("gw")].IsLoop);
+        Assert.False(state.Segments[state.InsideOf("r")].IsLoop);
+        Assert.Equal((Answer.No, ReachProblem.Loop), (state.Reach("a", "b").Reachable, state.Reach("a", "b").Why));
+        Assert.Equal(Answer.No, state.Internet("a").Reachable);
+        Assert.Equal(Answer.Yes, state.Reach("c", "d").Reachable);
+    }
+
+    [Fact]
+    public void A_cable_from_a_box_to_itself_is_a_loop() =>
+        Assert.True(new HouseBuilder().Gateway().Cable("gw:lan1", "gw:lan2").State.Segments.Any(segment => segment.IsLoop));
+
+    [Fact]
+    public void A_cycle_through_a_mesh_satellite_is_broken_by_it() =>
+        Assert.DoesNotContain(new HouseBuilder().Gateway().Box("m", DeviceMode.MeshSatellite, null).Cable("gw:lan1", "m:lan1").Cable("gw:lan2", "m:lan2")
+            .State.Segments, segment => segment.IsLoop);
+
+    [Fact, Trait("source", "QuikGraph: connected components, and cyclomatic number for loops")]
+    public void Segments_and_loops_are_those_of_a_graph_library()
+    {
+        var (several, loops) = (0, 0);
+        for (var seed = 1; seed <= 400; seed++)
+        {
+            var house = Unplugged(Houses.Make(seed));
+            var state = Simulator.Run(house);
+            var graph = new UndirectedGraph<string, UndirectedEdge<string>>(allowParallelEdges: true);
+            foreach (var device in house.Devices)
+                foreach (var port in device.Ports)
+                    if (Side(device, port) is { } side) graph.AddVertex(side);
+            foreach (var cable in house.Cables)
+                if (SideAt(house, cable.A) is { } a && SideAt(house, cable.B) is { } b)
+                    graph.AddEdge(string.CompareOrdinal(a, b) <= 0 ? new(a, b) : new(b, a));
+            var components = new Dictionary<string, int>();
+            graph.ConnectedComponents(components);
+
+            var ours = house.Devices.SelectMany(device => device.Ports.Select(port => (device, port)))
+                .Where(one => Side(one.device, one.port) is not null)
+                .Select(one => (Segment: state.SegmentOf(new(one.device.Id, one.port.Id)), Theirs: components[Side(one.device, one.port)!])).Distinct().ToList();
+            Assert.Equal(ours.Count, ours.Select(pair => pair.Segment).Distinct().Count());
+            Assert.Equal(ours.Count, ours.Select(pair => pair.Theirs).Distinct().Count());
+
+            foreach (var (segment, theirs) in ours)
+            {
+                var vertices = components.Count(pair => pair.Value == theirs);
+                var edges = graph.Edges.Count(edge => components[edge.Source] == theirs);
+                Assert.Equal(edges >= vertices, state.Segments[segment].IsLoop);
+                loops += edges >= vertices ? 1 : 0;
+            }
+            several += ours.Count > 2 ? 1 : 0;
+        }
+        Assert.True(several > 100 && loops > 40, $"{several} houses with several segments and {loops} loops tried too little");
+
+        // Radio links join segments too; here the cables alone are compared.
+        static NetworkDocument Unplugged(NetworkDocument house) =>
+            house with { Line = null, Devices = [.. house.Devices.Select(device => device with { Uplink = null })] };
+
+        static string? SideAt(NetworkDocument house, Socket socket) =>
+            Side(house.FindDevice(socket.Device)!, house.FindDevice(socket.Device)!.FindPort(socket.Port)!);
+    }
+
+    /// <summary>The vertex a socket belongs to, told from the table of modes alone: box, or box and side; null for one that is
+    /// dead, or alive only by the line (a modem's).</summary>
+    private static string? Side(Device device, Port port) => (device.Mode, port.Role) switch
+    {
+        (DeviceMode.Router, PortRole.Wan) => device.Uplink is null ? $"{device.Id}/wan" : null,
+        (DeviceMode.Modem, PortRole.Wan) => null,
+        _ => device.Id,
+    };
+}

@@ -1,0 +1,159 @@
+using Altrin.Core.Actions;
+using Altrin.Core.Formats;
+using Altrin.Core.Network;
+using Altrin.Core.Planning;
+using Altrin.Core.Rules;
+using Altrin.Core.Simulation;
+using Altrin.Core.WorkOrders;
+
+namespace Altrin.Core.Tests.WorkOrders;
+
+public class WorkOrderTests
+{
+    private static readonly NetworkDocument Demo = Examples.House("larkspur-house");
+
+    private static WorkOrder OrderFor(string plan, NetworkDocument? house = null) =>
+        WorkOrderWriter.Write(house ?? Demo, Planner.Propose(house ?? Demo).First(one => one.Id == plan).House);
+
+    private static int Step(WorkOrder order, string brief) => order.Steps.First(step => step.Short == brief).Number;
+
+    /// <summary>Follows the order from the outside, deed by deed, and asks at every step whether the page to be opened does open.</summary>
+    private static void Follow(NetworkDocument found, NetworkDocument planned, WorkOrder order)
+    {
+        Assert.Empty(order.Gaps);
+        var house = found;
+        foreach (var step in order.Steps)
+        {
+            if (step.Open is { } page)
+            {
+                var state = Simulator.Run(house);
+                var opened = house.Devices.Where(device => state.Admin(Laptop.Id, device.Id) is { Reachable: Answer.Yes, Address: { } at } && page == $"http://{at}");
+                Assert.True(opened.Any(), $"step {step.Number}, {step.Title}: {page} does not open");
+            }
+            foreach (var action in step.Actions)
+            {
+                Assert.Null(action.Problem(house));
+                house = action.Apply(house);
+            }
+        }
+        // What is only written down (wants, names, what is meant to be apart) is nobody's step.
+        var record = Laptop.Away(house) with { Needs = planned.Needs, Name = planned.Name };
+        foreach (var device in planned.Devices)
+            record = record.WithDevice(device.Id, now => now with { KeptApart = device.KeptApart, Name = device.Name });
+        var (is_, should) = (Evaluation.Of(record), Evaluation.Of(planned));
+        Assert.Equal(should.Findings.Select(f => f.Message), is_.Findings.Select(f => f.Message));
+        Assert.Equal(should.Wants.Select(w => (w.Sentence, w.Met)), is_.Wants.Select(w => (w.Sentence, w.Met)));
+    }
+
+    public static IEnumerable<TheoryDataRow<string, string>> Plans() =>
+        from example in Examples.Names()
+        from plan in Planner.Propose(Examples.House(example))
+        select new TheoryDataRow<string, string>(example, plan.Id);
+
+    [Theory, MemberData(nameof(Plans))]
+    public void Every_plan_has_an_order_that_can_be_followed(string example, string plan)
+    {
+        var found = Examples.House(example);
+        var planned = Planner.Propose(found).First(one => one.Id == plan).House;
+        Follow(found, planned, WorkOrderWriter.Write(found, planned));
+    }
+
+    [Theory, MemberData(nameof(Examples.All), MemberType = typeof(Examples))]
+    public void Every_fix_has_an_order_that_can_be_followed(string example)
+    {
+        var house = Evaluation.Of(Examples.House(example));
+        foreach (var fix in house.Findings.SelectMany(finding => house.ProvenFixes(finding)))
+        {
+            var planned = fix.Actions.Apply(house.State.House);
+            Follow(house.State.House, planned, WorkOrderWriter.Write(house.State.House, planned));
+        }
+    }
+
+    [Fact]
+    public void One_network_cures_the_demo_house_whole()
+    {
+        var plan = Planner.Propose(Demo)[0];
+        Assert.Equal(("one-network", 7, 0, 0, 1), (plan.Id, plan.WantsHeld, plan.Faults, plan.Cautions, plan.NatLayers));
+    }
+
+    [Fact]
+    public void Kept_apart_costs_what_needs_one_network_and_says_so()
+    {
+        var plan = Planner.Propose(Demo).First(one => one.Id == "kept-apart");
+        Assert.Equal((0, 2, 2), (plan.Faults, plan.NatLayers, plan.Subnets));
+        Assert.Contains(plan.GivesUp, loss => loss.StartsWith("Work laptop finds and uses Study printer", StringComparison.Ordinal));
+    }
+
+    [Fact, Trait("source", "common practice, no source")]
+    public void By_hand_the_order_is_reset_log_in_address_log_in_again_wifi_dhcp_last_then_the_right_socket()
+    {
+        var order = OrderFor("one-network");
+        string[] inOrder = ["Prove the line", "Unplug it", "Hold reset", "Log in", "New address", "Log in again", "Wi-Fi 2.4 GHz", "DHCP off", "Cable to LAN", "At Studio router", "The household"];
+        Assert.Equal(inOrder.Select(brief => Step(order, brief)).Order(), inOrder.Select(brief => Step(order, brief)));
+        Assert.Equal("http://192.168.1.1", order.Steps[Step(order, "New address") - 1].Open);
+        Assert.Equal("http://192.168.31.2", order.Steps[Step(order, "Log in again") - 1].Open);
+        Assert.Contains("LAN", order.Steps[Step(order, "Cable to LAN") - 1].Title, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void With_an_access_point_mode_the_mode_is_the_last_thing_set()
+    {
+        var order = OrderFor("one-network", Examples.House("double-nat"));
+        Assert.True(Step(order, "New address") < Step(order, "Access point mode"));
+        Assert.True(Step(order, "Access point mode") < Step(order, "Cable to WAN"));
+    }
+
+    [Fact]
+    public void While_the_box_is_set_it_is_plugged_into_nothing_but_the_laptop()
+    {
+        var house = Demo;
+        foreach (var step in OrderFor("one-network").Steps)
+        {
+            if (step.Phase.StartsWith("At the table", StringComparison.Ordinal))
+            {
+                Assert.DoesNotContain(house.Cables, cable => cable.A.Device == "studio" || cable.B.Device == "studio");
+                Assert.All(house.Endpoints.Where(e => e.Connect?.Device == "studio"), e => Assert.Equal(Laptop.Id, e.Id));
+            }
+            house = step.Actions.Apply(house);
+        }
+    }
+
+    [Fact]
+    public void Who_is_cut_off_is_announced() =>
+        Assert.Equal(["Work laptop", "Studio tablet"], OrderFor("one-network").Steps.First(step => step.Short == "Unplug it").CutOff);
+
+    [Fact]
+    public void A_secret_is_named_and_never_told() =>
+        Assert.Contains(OrderFor("one-network").Steps.SelectMany(step => step.Changes), change => change is { Setting: "Password", To: "studio", IsSecret: true });
+
+    [Fact]
+    public void A_cable_to_a_garden_building_bears_its_caution() =>
+        Assert.Contains(OrderFor("one-network").Steps.First(step => step.Short == "Cable to LAN").Cautions, caution => caution.Contains("lightning", StringComparison.Ordinal));
+
+    [Fact]
+    public void Keys_of_steps_are_the_same_in_every_run_and_all_different()
+    {
+        var keys = OrderFor("one-network").Steps.Select(step => step.Key).ToList();
+        Assert.Equal(keys, OrderFor("one-network").Steps.Select(step => step.Key));
+        Assert.Equal(keys.Count, keys.Distinct().Count());
+    }
+
+    [Fact]
+    public void Nothing_planned_is_nothing_to_do() => Assert.Empty(WorkOrderWriter.Write(Demo, Demo).Steps);
+
+    [Fact]
+    public void An_order_to_any_other_house_ends_there_or_says_that_it_does_not()
+    {
+        var proven = 0;
+        for (var seed = 1; seed <= 150; seed++)
+        {
+            var found = Houses.Make(seed);
+            var planned = Altrin.Core.Tests.Actions.ActionTests.OneOfEach.Where((_, i) => (seed + i) % 5 == 0).Apply(found);
+            var order = WorkOrderWriter.Write(found, planned);
+            if (!order.IsProven) continue;
+            proven++;
+            Follow(found, Laptop.Away(planned), order);
+        }
+        Assert.True(proven > 50, $"only {proven} orders were proven");
+    }
+}
