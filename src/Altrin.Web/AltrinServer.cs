@@ -10,6 +10,9 @@ namespace Altrin.Web;
 /// <summary>Wires the application: store, API, built front end. Decides nothing.</summary>
 public static class AltrinServer
 {
+    /// <summary>Names this assembly to hosts that start it from outside, tests among them.</summary>
+    public sealed class EntryPoint;
+
     private const int DefaultPort = 5080;
 
     /// <summary>A house is some tens of kilobytes; a thousand times that is a mistake or worse.</summary>

@@ -9,6 +9,14 @@ internal sealed class InputErrors : IExceptionHandler
     public async ValueTask<bool> TryHandleAsync(HttpContext context, Exception exception, CancellationToken cancel)
     {
         if (exception is OperationCanceledException && context.RequestAborted.IsCancellationRequested) return true;
+        // A deed without the word that tells which deed it is: the serializer calls that unsupported, not bad input.
+        if (exception is NotSupportedException && exception.Message.Contains("Path: $", StringComparison.Ordinal))
+        {
+            var where = exception.Message.Split("Path: $")[1].Split(" |")[0].TrimStart('.');
+            const string Mend = "It does not say what to do. Write “do” and the name of the deed, such as set-mode.";
+            await Results.ValidationProblem(new Dictionary<string, string[]> { [where] = [Mend] }, title: $"{where}: {Mend}").ExecuteAsync(context);
+            return true;
+        }
         if (exception is not BadHttpRequestException bad) return false;
         var json = bad.InnerException as JsonException;
         var place = json?.Path is { Length: > 0 } path ? path.TrimStart('$', '.') : "";

@@ -1,0 +1,69 @@
+using System.Text;
+using System.Text.Json;
+using Altrin.Web.Cli;
+
+namespace Altrin.Web.Tests;
+
+public class CommandLineTests
+{
+    private static (int Status, string Output, string Error) Run(string input, params string[] arguments)
+    {
+        using var output = new MemoryStream();
+        using var error = new StringWriter();
+        var status = SimulateCommand.Run(arguments, () => new MemoryStream(Encoding.UTF8.GetBytes(input)), output, error);
+        return (status, Encoding.UTF8.GetString(output.ToArray()), error.ToString());
+    }
+
+    private static string File(string example) => Path.Combine(TestApp.Root, "docs", "examples", $"{example}.json");
+
+    [Fact]
+    public void A_file_gives_its_state()
+    {
+        var (status, output, error) = Run("", File("double-nat"));
+        var state = JsonDocument.Parse(output).RootElement;
+        Assert.Equal((0, "", "altrin.state/1"), (status, error, state.GetProperty("format").GetString()));
+        Assert.Equal("double-nat", state.GetProperty("findings")[0].GetProperty("rule").GetString());
+        Assert.Equal(2, state.GetProperty("reach").GetArrayLength());        // two things, so two ordered pairs
+        Assert.Equal(4, state.GetProperty("admin").GetArrayLength());        // two things, two devices
+    }
+
+    [Fact]
+    public void Standard_input_is_read_and_several_files_are_a_line_each()
+    {
+        var (status, output, _) = Run(TestApp.Example("loop"), File("healthy"), "-");
+        var lines = output.TrimEnd('\n').Split('\n');
+        Assert.Equal((0, 2), (status, lines.Length));
+        Assert.Contains(JsonDocument.Parse(lines[1]).RootElement.GetProperty("segments").EnumerateArray(), segment => segment.GetProperty("loop").GetBoolean());
+    }
+
+    [Theory]
+    [InlineData("""{"format":"altrin.network/1","devices":[{"id":"a","mode":"router","lan":{"address":"192.168.1.300/24"}}]}""", "devices[0].lan.address: ")]
+    [InlineData("nonsense", "This is not JSON at line 1, column 2")]
+    [InlineData("", "This is not JSON")]
+    public void What_cannot_be_read_is_one_line_and_status_2(string input, string start)
+    {
+        var (status, output, error) = Run(input, "-");
+        Assert.Equal((2, ""), (status, output));
+        Assert.StartsWith(start, error, StringComparison.Ordinal);
+        Assert.Single(error.TrimEnd('\n', '\r').Split('\n'));
+    }
+
+    [Theory]
+    [InlineData("no-such-file.json")]
+    [InlineData("/")]
+    [InlineData("--only", "nothing", "-")]
+    [InlineData("--only")]
+    public void Bad_arguments_are_one_line_and_status_2(params string[] arguments)
+    {
+        var (status, _, error) = Run("{}", arguments);
+        Assert.Equal(2, status);
+        Assert.Single(error.TrimEnd('\n', '\r').Split('\n'));
+    }
+
+    [Fact]
+    public void Only_the_parts_asked_for_are_written()
+    {
+        var (_, output, _) = Run("", "--only", "segments,needs", File("healthy"));
+        Assert.Equal(["format", "segments", "needs"], JsonDocument.Parse(output).RootElement.EnumerateObject().Select(property => property.Name));
+    }
+}

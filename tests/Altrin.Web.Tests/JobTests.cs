@@ -1,0 +1,176 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using static Altrin.Web.Tests.TestApp;
+
+namespace Altrin.Web.Tests;
+
+public class JobTests
+{
+    private static readonly object ToAccess = new { @do = "turn-off-dhcp-server", device = "studio" };
+    private static object Address(string address) => new { @do = "set-lan-address", device = "studio", address };
+
+    [Fact]
+    public async Task The_demo_house_comes_with_its_faults_and_fixes()
+    {
+        using var app = new TestApp();
+        var job = await app.NewJob();
+        Assert.Equal((3, 2, 2), ((int)job["found"]!["verdict"]!["faults"]!, (int)job["found"]!["verdict"]!["cautions"]!, (int)job["found"]!["verdict"]!["wantsHeld"]!));
+        Assert.All(job["found"]!["findings"]!.AsArray(), finding => Assert.NotEmpty(finding!["fixes"]!.AsArray()));
+    }
+
+    [Fact]
+    public async Task Undo_gives_back_the_same_document_and_redo_the_same_again()
+    {
+        using var app = new TestApp();
+        var job = await app.NewJob();
+        var before = job["found"]!["document"]!.ToJsonString();
+        var changed = await Json(await app.Do(job, "found", Address("192.168.7.1/24")));
+        Assert.Equal("Give Studio router the address 192.168.7.1", (string)changed["found"]!["undo"]!);
+        var undone = await Json(await app.Client.PostAsJsonAsync($"/api/jobs/{job["id"]}/found/undo", new { version = (int)changed["version"]! }));
+        Assert.Equal(before, undone["found"]!["document"]!.ToJsonString());
+        var redone = await Json(await app.Client.PostAsJsonAsync($"/api/jobs/{job["id"]}/found/redo", new { version = (int)undone["version"]! }));
+        Assert.Equal(changed["found"]!["document"]!.ToJsonString(), redone["found"]!["document"]!.ToJsonString());
+    }
+
+    [Fact]
+    public async Task Undo_with_nothing_to_take_back_says_so()
+    {
+        using var app = new TestApp();
+        var job = await app.NewJob();
+        var answer = await app.Client.PostAsJsonAsync($"/api/jobs/{job["id"]}/planned/undo", new { version = 1 });
+        Assert.Equal("There is nothing to take back, or to bring back.", (string)(await Json(answer, HttpStatusCode.Conflict))["title"]!);
+    }
+
+    [Fact]
+    public async Task A_correction_of_the_house_as_found_reaches_the_plan()
+    {
+        using var app = new TestApp();
+        var job = await Json(await app.Do(await app.NewJob(), "planned", ToAccess));
+        var corrected = await Json(await app.Do(job, "found", new { @do = "rename", id = "studio", name = "Shed router" }));
+        var planned = corrected["planned"]!["document"]!["devices"]![1]!;
+        Assert.Equal(("Shed router", false), ((string)planned["name"]!, (bool)planned["lan"]!["dhcpServer"]!["enabled"]!));
+        Assert.Equal("Turn off the DHCP server of Studio router", (string)corrected["planned"]!["undo"]!);
+    }
+
+    [Fact]
+    public async Task Two_tabs_never_overwrite_each_other_silently()
+    {
+        using var app = new TestApp();
+        var job = await app.NewJob();
+        await Json(await app.Do(job, "found", Address("192.168.7.1/24")));
+        var late = await app.Do(job, "found", Address("192.168.8.1/24"));
+        Assert.StartsWith("This job was changed in another tab meanwhile.", (string)(await Json(late, HttpStatusCode.Conflict))["title"]!);
+        var now = await Json(await app.Client.GetAsync($"/api/jobs/{job["id"]}"));
+        Assert.Equal("192.168.7.1/24", (string)now["found"]!["document"]!["devices"]![1]!["lan"]!["address"]!);
+    }
+
+    [Fact]
+    public async Task Of_many_writers_at_once_exactly_one_wins_each_version()
+    {
+        using var app = new TestApp();
+        var job = await app.NewJob();
+        var answers = await Task.WhenAll(Enumerable.Range(2, 8).Select(n => app.Do(job, "found", Address($"192.168.{n}.1/24"))));
+        Assert.Single(answers, answer => answer.StatusCode == HttpStatusCode.OK);
+        Assert.All(answers.Where(answer => answer.StatusCode != HttpStatusCode.OK), answer => Assert.Equal(HttpStatusCode.Conflict, answer.StatusCode));
+    }
+
+    [Fact]
+    public async Task Everything_survives_a_restart_undo_and_redo_too()
+    {
+        var data = Directory.CreateTempSubdirectory("altrin-test-").FullName;
+        string id;
+        using (var app = new TestApp(data))
+        {
+            var job = await Json(await app.Do(await app.NewJob(), "planned", Address("192.168.31.2/24")));
+            job = await Json(await app.Do(job, "planned", ToAccess));
+            job = await Json(await app.Client.PostAsJsonAsync($"/api/jobs/{job["id"]}/planned/undo", new { version = (int)job["version"]! }));
+            id = (string)job["id"]!;
+            await Json(await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/abc", new { revision = 0, outcome = "as-said", note = "green lamp" }));
+        }
+        using (var app = new TestApp(data))
+        {
+            var job = await Json(await app.Client.GetAsync($"/api/jobs/{id}"));
+            Assert.Equal("Give Studio router the address 192.168.31.2", (string)job["planned"]!["undo"]!);
+            Assert.Equal("Turn off the DHCP server of Studio router", (string)job["planned"]!["redo"]!);
+            var tick = (await Json(await app.Client.GetAsync($"/api/jobs/{id}/work-order")))["ticks"]![0]!;
+            Assert.Equal(("as-said", "green lamp", 1), ((string)tick["outcome"]!, (string)tick["note"]!, (int)tick["revision"]!));
+            Assert.NotNull(tick["doneAt"]);
+        }
+        Directory.Delete(data, recursive: true);
+    }
+
+    [Fact]
+    public async Task A_tick_said_in_two_tabs_is_not_overwritten()
+    {
+        using var app = new TestApp();
+        var id = (await app.NewJob())["id"];
+        await Json(await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/abc", new { revision = 0, outcome = "as-said" }));
+        var late = await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/abc", new { revision = 0, outcome = "something-else", note = "red lamp" });
+        Assert.Equal(HttpStatusCode.Conflict, late.StatusCode);
+    }
+
+    [Fact]
+    public async Task A_plan_is_adopted_whole_and_its_order_is_proven()
+    {
+        using var app = new TestApp();
+        var job = await app.NewJob();
+        var plan = (await Json(await app.Client.GetAsync($"/api/jobs/{job["id"]}/plans")))[0]!;
+        Assert.Equal(("one-network", 7), ((string)plan["id"]!, (int)plan["wantsHeld"]!));
+        var after = await Json(await app.Client.PutAsJsonAsync($"/api/jobs/{job["id"]}/planned", new { version = 1, actions = plan["actions"], say = "One network" }));
+        Assert.Equal((0, 7, 3), ((int)after["planned"]!["verdict"]!["faults"]!, (int)after["planned"]!["verdict"]!["wantsHeld"]!, (int)after["found"]!["verdict"]!["faults"]!));
+        var order = await Json(await app.Client.GetAsync($"/api/jobs/{job["id"]}/work-order"));
+        Assert.True((bool)order["isProven"]!);
+        Assert.True(order["order"]!["steps"]!.AsArray().Count > 12);
+    }
+
+    [Fact]
+    public async Task The_log_tells_what_was_changed_in_order()
+    {
+        using var app = new TestApp();
+        var job = await Json(await app.Do(await app.NewJob(), "found", Address("192.168.7.1/24")));
+        var log = (await Json(await app.Client.GetAsync($"/api/jobs/{job["id"]}/log"))).AsArray();
+        Assert.Contains(log, entry => (string)entry!["side"]! == "found" && (string)entry["sentence"]! == "Give Studio router the address 192.168.7.1" && (bool)entry["isCurrent"]!);
+    }
+
+    [Theory]
+    [InlineData("larkspur-house")]
+    [InlineData("loop")]
+    public async Task A_document_brought_in_goes_out_the_same(string example)
+    {
+        using var app = new TestApp();
+        var job = await Json(await app.Send("POST", "/api/jobs/import", Example(example)));
+        var text = await app.Client.GetStringAsync($"/api/jobs/{job["id"]}/found/document");
+        var again = await Json(await app.Send("POST", "/api/jobs/import", text));
+        Assert.Equal(job["found"]!["document"]!.ToJsonString(), again["found"]!["document"]!.ToJsonString());
+        var simulated = await Json(await app.Send("POST", "/api/simulate", text));
+        Assert.Equal("altrin.state/1", (string)simulated["format"]!);
+    }
+
+    [Fact]
+    public async Task A_job_is_deleted_with_all_that_hangs_on_it()
+    {
+        using var app = new TestApp();
+        var id = (await app.NewJob())["id"];
+        Assert.Equal(HttpStatusCode.NoContent, (await app.Client.DeleteAsync($"/api/jobs/{id}")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await app.Client.GetAsync($"/api/jobs/{id}")).StatusCode);
+        Assert.Empty((await Json(await app.Client.GetAsync("/api/jobs"))).AsArray());
+    }
+
+    [Fact]
+    public async Task A_new_house_has_its_gateway_and_nothing_wrong()
+    {
+        using var app = new TestApp();
+        var job = await app.NewJob("empty");
+        Assert.Equal((0, 0), ((int)job["found"]!["verdict"]!["faults"]!, (int)job["found"]!["verdict"]!["cautions"]!));
+    }
+
+    [Fact]
+    public async Task The_published_description_is_the_served_one()
+    {
+        using var app = new TestApp();
+        var served = JsonNode.Parse(await app.Client.GetStringAsync("/api/openapi.json"))!;
+        var published = JsonNode.Parse(await File.ReadAllTextAsync(Path.Combine(Root, "docs", "formats", "api.openapi.json")))!;
+        Assert.True(JsonNode.DeepEquals(served, published), "docs/formats/api.openapi.json is stale: fetch /api/openapi.json anew, then npm run generate in web/.");
+    }
+}
