@@ -1,7 +1,7 @@
 // @vitest-environment node
 import { readdirSync, readFileSync } from 'node:fs'
-import Ajv2020 from 'ajv/dist/2020'
 import { resolve } from 'node:path'
+import Ajv2020 from 'ajv/dist/2020'
 import { describe, expect, it } from 'vitest'
 
 const root = `${resolve(import.meta.dirname, '../../..')}/`
@@ -13,10 +13,12 @@ describe('the published schema', () => {
     expect(allows(read(`docs/examples/${name}`)), JSON.stringify(allows.errors)).toBe(true)
   })
 
-  it.each((read('tests/documents/refused.json') as unknown[]).map((document) => [JSON.stringify(document), document]))(
-    'refuses %s, as the reader does',
-    (_text, document) => {
-      expect(allows(document)).toBe(false)
-    },
-  )
+  it.each(
+    (read('tests/documents/refused.json') as unknown[]).map((document) => [
+      JSON.stringify(document),
+      document,
+    ]),
+  )('refuses %s, as the reader does', (_text, document) => {
+    expect(allows(document)).toBe(false)
+  })
 })

@@ -2,11 +2,12 @@ import { Box, Input, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { AddressText } from '../parts/AddressText'
 import { Sheet } from '../parts/Sheet'
-import { useJob } from './JobContext'
+import { useJob, useTools } from './JobContext'
 
 /** Boxes and things by name, room, MAC or address. */
 export function FindSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const { house, select } = useJob()
+  const { house } = useJob()
+  const { select } = useTools()
   const [text, setText] = useState('')
   const all = useMemo(() => {
     const addresses = (id: string) =>

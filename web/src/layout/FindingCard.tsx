@@ -1,19 +1,16 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import type { FindingView } from '../api/types'
 import { Edge } from '../parts/Edge'
 import { Press } from '../parts/Press'
-import { useJob } from './JobContext'
+import { useTools } from './JobContext'
 
 /** What is wrong, who loses what, and the fixes that were simulated: the best one large, the others on request. */
-export function FindingCard({ finding }: { finding: FindingView }) {
-  const { side, job, plan, select, busy } = useJob()
+export const FindingCard = memo(function FindingCard(props: { finding: FindingView; isCured: boolean }) {
+  const { finding, isCured } = props
+  const { plan, select } = useTools()
   const [open, setOpen] = useState(false)
   const [first, ...others] = finding.fixes
-  const isCured =
-    side === 'found' &&
-    job.planned.deeds.length > 0 &&
-    !job.planned.findings.some((f) => f.key === finding.key)
   const fault = finding.severity === 'fault'
   return (
     <Box
@@ -46,7 +43,7 @@ export function FindingCard({ finding }: { finding: FindingView }) {
       ) : (
         <Flex mt="10px" gap="8px" wrap="wrap">
           {first && (
-            <Press kind="main" disabled={busy} onClick={() => plan(first)} title={first.deeds.join('\n')}>
+            <Press kind="main" onClick={() => plan(first)} title={first.deeds.join('\n')}>
               {first.say}
             </Press>
           )}
@@ -69,7 +66,7 @@ export function FindingCard({ finding }: { finding: FindingView }) {
         <Flex as="ul" direction="column" gap="6px" mt="8px" listStyleType="none">
           {others.map((fix) => (
             <li key={fix.say}>
-              <Press disabled={busy} onClick={() => plan(fix)} title={fix.deeds.join('\n')}>
+              <Press onClick={() => plan(fix)} title={fix.deeds.join('\n')}>
                 {fix.say}
               </Press>
             </li>
@@ -78,4 +75,4 @@ export function FindingCard({ finding }: { finding: FindingView }) {
       )}
     </Box>
   )
-}
+})

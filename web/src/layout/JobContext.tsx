@@ -1,16 +1,16 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { createContext, type ReactNode, useContext, useMemo } from 'react'
+import { useQueryClient } from '@tanstack/react-query'
+import { createContext, type ReactNode, useContext, useMemo, useRef } from 'react'
 import { useSearchParams } from 'react-router'
 import { ApiProblem } from '../api/client'
 import { adoptPlan, doDeeds, job as jobQuery, redo, undo } from '../api/queries'
 import type { Action, HouseView, JobView, ProvenFix, Side } from '../api/types'
 import { useNotices } from '../state/notices'
 
+/** What is on screen. */
+export type JobScreen = { job: JobView; side: Side; house: HouseView; selected: string | null }
+
+/** What can be done; the same functions for as long as the job is open, so that pieces which use them need not be drawn anew. */
 export type JobTools = {
-  job: JobView
-  side: Side
-  house: HouseView
-  selected: string | null
   select: (id: string | null) => void
   show: (side: Side) => void
   /** Does the deeds to the house on screen; the reason when the server refuses them. */
@@ -20,81 +20,95 @@ export type JobTools = {
   adopt: (actions: Action[], say: string) => Promise<void>
   back: () => Promise<void>
   forth: () => Promise<void>
-  busy: boolean
 }
 
-const Context = createContext<JobTools | null>(null)
+const Screen = createContext<JobScreen | null>(null)
+const Tools = createContext<JobTools | null>(null)
 
-export function useJob(): JobTools {
-  const tools = useContext(Context)
-  if (!tools) throw new Error('Outside a job.')
-  return tools
+function inside<T>(value: T | null): T {
+  if (!value) throw new Error('Outside a job.')
+  return value
 }
+
+export const useJob = (): JobScreen => inside(useContext(Screen))
+export const useTools = (): JobTools => inside(useContext(Tools))
 
 export function JobProvider({ job, children }: { job: JobView; children: ReactNode }) {
   const [params, setParams] = useSearchParams()
   const queries = useQueryClient()
-  const say = useNotices((store) => store.say)
   const side: Side = params.get('side') === 'planned' ? 'planned' : 'found'
+  const house = side === 'planned' ? job.planned : job.found
+  const selected = params.get('box')
+  const screen = useMemo(() => ({ job, side, house, selected }), [job, side, house, selected])
 
-  const change = useMutation({
-    mutationFn: (ask: () => Promise<JobView>) => ask(),
-    onSuccess: (after) => queries.setQueryData(jobQuery(job.id).queryKey, after),
-  })
+  const latest = useRef({ job, side, setParams })
+  latest.current = { job, side, setParams }
 
   const tools = useMemo<JobTools>(() => {
+    const key = jobQuery(job.id).queryKey
+    const say = useNotices.getState().say
+    const now = () => queries.getQueryData<JobView>(key) ?? latest.current.job
+    const shown = () => (latest.current.side === 'planned' ? now().planned : now().found)
     const set = (name: string, value: string | null) =>
-      setParams(
-        (now) => {
-          const after = new URLSearchParams(now)
+      latest.current.setParams(
+        (old) => {
+          const after = new URLSearchParams(old)
           if (value) after.set(name, value)
           else after.delete(name)
           return after
         },
         { replace: name === 'box' },
       )
-    const attempt = async (ask: () => Promise<JobView>): Promise<ApiProblem | undefined> => {
-      try {
-        await change.mutateAsync(ask)
-        return undefined
-      } catch (error) {
-        const problem = error instanceof ApiProblem ? error : new ApiProblem(0, 'That did not work.')
-        if (problem.status === 409) await queries.invalidateQueries({ queryKey: jobQuery(job.id).queryKey })
-        return problem
+
+    // One change after the other, each with the version that the one before has made: quick fingers are no second tab.
+    let queue: Promise<unknown> = Promise.resolve()
+    const attempt = (ask: (version: number) => Promise<JobView>): Promise<ApiProblem | undefined> => {
+      const run = async () => {
+        try {
+          queries.setQueryData(key, await ask(now().version))
+          return undefined
+        } catch (error) {
+          const problem = error instanceof ApiProblem ? error : new ApiProblem(0, 'That did not work.')
+          if (problem.status === 409) await queries.invalidateQueries({ queryKey: key })
+          return problem
+        }
       }
+      const mine = queue.then(run)
+      queue = mine
+      return mine
     }
-    const orSay = async (ask: () => Promise<JobView>, done?: string) => {
+    const orSay = async (ask: (version: number) => Promise<JobView>, done: string) => {
       const problem = await attempt(ask)
-      if (problem) say(problem.message, 'problem')
-      else if (done) say(done)
+      say(problem?.message ?? done, problem ? 'problem' : 'done')
     }
-    const house = side === 'planned' ? job.planned : job.found
+    const { id } = job
     return {
-      job,
-      side,
-      house,
-      selected: params.get('box'),
-      select: (id) => set('box', id),
+      select: (box) => set('box', box),
       show: (to) => set('side', to === 'planned' ? 'planned' : null),
-      act: (actions, words) => attempt(() => doDeeds(job.id, side, job.version, actions, words)),
+      act: (actions, words) => {
+        const on = latest.current.side
+        return attempt((version) => doDeeds(id, on, version, actions, words))
+      },
       plan: async (fix) => {
-        await orSay(
-          () => doDeeds(job.id, 'planned', job.version, fix.actions, fix.say),
-          `Planned: ${fix.say}`,
-        )
+        await orSay((version) => doDeeds(id, 'planned', version, fix.actions, fix.say), `Planned: ${fix.say}`)
         set('side', 'planned')
       },
       adopt: (actions, words) =>
-        orSay(() => adoptPlan(job.id, job.version, actions, words), `Planned: ${words}`),
+        orSay((version) => adoptPlan(id, version, actions, words), `Planned: ${words}`),
       back: async () => {
-        if (house.undo) await orSay(() => undo(job.id, side, job.version), `Undone: ${house.undo}`)
+        const [on, what] = [latest.current.side, shown().undo]
+        if (what) await orSay((version) => undo(id, on, version), `Undone: ${what}`)
       },
       forth: async () => {
-        if (house.redo) await orSay(() => redo(job.id, side, job.version), `Done again: ${house.redo}`)
+        const [on, what] = [latest.current.side, shown().redo]
+        if (what) await orSay((version) => redo(id, on, version), `Done again: ${what}`)
       },
-      busy: change.isPending,
     }
-  }, [job, side, params, setParams, change.mutateAsync, change.isPending, queries, say])
+  }, [job.id, queries])
 
-  return <Context.Provider value={tools}>{children}</Context.Provider>
+  return (
+    <Tools.Provider value={tools}>
+      <Screen.Provider value={screen}>{children}</Screen.Provider>
+    </Tools.Provider>
+  )
 }

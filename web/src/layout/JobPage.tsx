@@ -11,7 +11,7 @@ import { StairsPage } from '../views/stairs/StairsPage'
 import { WantsPage } from '../views/wants/WantsPage'
 import { WorkOrderPage } from '../views/work-order/WorkOrderPage'
 import { FindSheet } from './FindSheet'
-import { JobProvider, useJob } from './JobContext'
+import { JobProvider, useJob, useTools } from './JobContext'
 import { KeysSheet } from './KeysSheet'
 import { LogSheet } from './LogSheet'
 import { NotFound } from './NotFound'
@@ -49,7 +49,8 @@ export function JobPage() {
 type Open = 'keys' | 'log' | 'find' | 'verdict' | 'box' | null
 
 function Frame({ stage }: { stage: StageId }) {
-  const tools = useJob()
+  const { job, side, house } = useJob()
+  const tools = useTools()
   const navigate = useNavigate()
   const [params] = useSearchParams()
   const [open, setOpen] = useState<Open>(null)
@@ -57,19 +58,18 @@ function Frame({ stage }: { stage: StageId }) {
   const close = () => setOpen(null)
 
   useEffect(() => {
-    document.title = `${tools.job.name} · Altrin`
-  }, [tools.job.name])
+    document.title = `${job.name} · Altrin`
+  }, [job.name])
 
-  const go = (to: StageId) => () =>
-    navigate({ pathname: `/job/${tools.job.id}/${to}`, search: params.toString() })
+  const go = (to: StageId) => () => navigate({ pathname: `/job/${job.id}/${to}`, search: params.toString() })
   useKeys({
     '1': go('wants'),
     '2': go('stairs'),
     '3': go('work'),
-    p: () => tools.show(tools.side === 'found' ? 'planned' : 'found'),
+    p: () => tools.show(side === 'found' ? 'planned' : 'found'),
     f: () => {
-      const fix = tools.house.findings.flatMap((finding) => finding.fixes.slice(0, 1))[0]
-      if (fix && !tools.busy) void tools.plan(fix)
+      const fix = house.findings.flatMap((finding) => finding.fixes.slice(0, 1))[0]
+      if (fix) void tools.plan(fix)
     },
     z: () => void tools.back(),
     Z: () => void tools.forth(),

@@ -7,7 +7,7 @@ import { type StageId, stages } from './stages'
 
 /** The stages in working order: down the left on a laptop, along the bottom on a phone. */
 export function Spine({ stage, onKeys }: { stage: StageId; onKeys: () => void }) {
-  const tools = useJob()
+  const screen = useJob()
   const [params] = useSearchParams()
   const { theme, toggle } = useTheme()
   return (
@@ -27,7 +27,7 @@ export function Spine({ stage, onKeys }: { stage: StageId; onKeys: () => void })
         return (
           <Link
             key={one.id}
-            to={{ pathname: `/job/${tools.job.id}/${one.id}`, search: params.toString() }}
+            to={{ pathname: `/job/${screen.job.id}/${one.id}`, search: params.toString() }}
             aria-current={current ? 'page' : undefined}
             style={{ flex: '0 1 auto', display: 'block' }}
           >
@@ -51,8 +51,8 @@ export function Spine({ stage, onKeys }: { stage: StageId; onKeys: () => void })
                 <Text fontWeight={current ? 700 : 500} fontSize={{ base: '12px', md: '15px' }}>
                   {one.name}
                 </Text>
-                <Text hideBelow="md" fontSize="13px" color={one.isOpen(tools) ? 'brick' : 'quiet'}>
-                  {one.note(tools)}
+                <Text hideBelow="md" fontSize="13px" color={one.isOpen(screen) ? 'brick' : 'quiet'}>
+                  {one.note(screen)}
                 </Text>
               </Box>
             </Flex>

@@ -3,10 +3,11 @@ import { Link } from 'react-router'
 import { Press } from '../parts/Press'
 import { Segmented } from '../parts/Segmented'
 import { verdictWords } from '../parts/words'
-import { useJob } from './JobContext'
+import { useJob, useTools } from './JobContext'
 
 export function TopLine({ onVerdict, onLog }: { onVerdict: () => void; onLog: () => void }) {
-  const { job, side, house, show, back, forth, busy } = useJob()
+  const { job, side, house } = useJob()
+  const { show, back, forth } = useTools()
   const bad = house.verdict.faults > 0 || house.verdict.wantsHeld < house.verdict.wants
   return (
     <Flex
@@ -51,7 +52,7 @@ export function TopLine({ onVerdict, onLog }: { onVerdict: () => void; onLog: ()
       <Flex gap="4px" order={{ base: 6, md: 0 }} flexShrink={0}>
         <Press
           kind="plain"
-          disabled={!house.undo || busy}
+          disabled={!house.undo}
           onClick={back}
           title={house.undo ? `Undo: ${house.undo}` : 'Nothing to undo'}
         >
@@ -59,7 +60,7 @@ export function TopLine({ onVerdict, onLog }: { onVerdict: () => void; onLog: ()
         </Press>
         <Press
           kind="plain"
-          disabled={!house.redo || busy}
+          disabled={!house.redo}
           onClick={forth}
           title={house.redo ? `Redo: ${house.redo}` : 'Nothing to redo'}
         >

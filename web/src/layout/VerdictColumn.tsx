@@ -5,7 +5,9 @@ import { WantLine } from './WantLine'
 
 /** Every want with its verdict, then the findings: there in every stage. */
 export function VerdictColumn() {
-  const { house } = useJob()
+  const { house, side, job } = useJob()
+  const isPlanning = side === 'found' && job.planned.deeds.length > 0
+  const left = new Set(job.planned.findings.map((finding) => finding.key))
   return (
     <Box>
       <Box px="16px" pt="14px" pb="14px" borderBottom="1px solid" borderColor="hairline">
@@ -35,7 +37,11 @@ export function VerdictColumn() {
         ) : (
           <Flex as="ul" direction="column" gap="12px" listStyleType="none">
             {house.findings.map((finding) => (
-              <FindingCard key={finding.key} finding={finding} />
+              <FindingCard
+                key={finding.key}
+                finding={finding}
+                isCured={isPlanning && !left.has(finding.key)}
+              />
             ))}
           </Flex>
         )}

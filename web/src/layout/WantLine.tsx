@@ -1,10 +1,11 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
+import { memo } from 'react'
 import type { WantView } from '../api/types'
 
 const words = { yes: 'holds', no: 'fails', sometimes: 'depends' } as const
 const colours = { yes: 'moss', no: 'brick', sometimes: 'ochre' } as const
 
-export function WantLine({ want, always }: { want: WantView; always?: boolean }) {
+export const WantLine = memo(function WantLine({ want, always }: { want: WantView; always?: boolean }) {
   const met = want.met ?? null
   return (
     <Flex as="li" gap="8px" align="baseline">
@@ -21,4 +22,4 @@ export function WantLine({ want, always }: { want: WantView; always?: boolean })
       </Box>
     </Flex>
   )
-}
+})

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import type { JobTools } from './JobContext'
+import type { JobScreen } from './JobContext'
 
 export type StageId = 'wants' | 'stairs' | 'work'
 
@@ -20,8 +20,8 @@ export type Stage = {
   id: StageId
   name: string
   icon: ReactNode
-  note: (job: JobTools) => string
-  isOpen: (job: JobTools) => boolean
+  note: (job: JobScreen) => string
+  isOpen: (job: JobScreen) => boolean
 }
 
 /** The stages that are built, in the order of the work. */

@@ -33,6 +33,7 @@ export function Press({ kind = 'other', ...props }: ButtonProps & { kind?: Kind 
       lineHeight="1.25"
       whiteSpace="normal"
       textAlign="left"
+      transition="none"
       _disabled={{ opacity: 0.45, cursor: 'default' }}
       {...looks[kind]}
       {...props}

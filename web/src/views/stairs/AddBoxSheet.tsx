@@ -1,6 +1,6 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { useJob } from '../../layout/JobContext'
+import { useJob, useTools } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
@@ -11,7 +11,8 @@ import { freshId } from './occupants'
 
 /** A new box as it comes out of its carton, or a new thing that uses the network. */
 export function AddBoxSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const { house, act, select } = useJob()
+  const { house } = useJob()
+  const { act, select } = useTools()
   const [kind, setKind] = useState<NewKind>('router-ap')
   const [name, setName] = useState('')
   const [room, setRoom] = useState('')

@@ -1,6 +1,6 @@
 import { Box, Text } from '@chakra-ui/react'
 import type { HouseView } from '../../api/types'
-import { useJob } from '../../layout/JobContext'
+import { useJob, useTools } from '../../layout/JobContext'
 import { AddressText } from '../../parts/AddressText'
 import { Edge, type Mark } from '../../parts/Edge'
 import { modeWords } from '../../parts/words'
@@ -12,7 +12,8 @@ const stepWords = (n: number) =>
 
 /** A box by its back panel: who it is on top, its sockets in their order along the edges. */
 export function BoxCard({ box, house, mark }: { box: PlacedBox; house: HouseView; mark?: Mark }) {
-  const { selected, select } = useJob()
+  const { selected } = useJob()
+  const { select } = useTools()
   const { device, step } = box
   const on = selected === device.id
   const own = house.interfaces.find((i) => i.owner === device.id && i.interface === 'lan')?.candidates[0]

@@ -1,6 +1,6 @@
 import { Box, Flex, Switch, Text } from '@chakra-ui/react'
 import type { Action, Device, DeviceMode } from '../../api/types'
-import { useJob } from '../../layout/JobContext'
+import { useTools } from '../../layout/JobContext'
 import { useKeys } from '../../layout/useKeys'
 import { Choice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
@@ -13,7 +13,7 @@ import { WifiFields } from './WifiFields'
 
 /** The settings of one box, each put in force by itself, as on the box's own page. */
 export function BoxInspector({ device }: { device: Device }) {
-  const { act, select } = useJob()
+  const { act, select } = useTools()
   const { lastAddress, remember } = useHand()
   const say = useNotices((store) => store.say)
   const lan = device.lan

@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
-import { useJob } from '../../layout/JobContext'
+import { useJob, useTools } from '../../layout/JobContext'
 import { Press } from '../../parts/Press'
 
 /** Floats at the foot of the sheet with the settings of what is chosen. */
@@ -15,7 +15,8 @@ export function Panel({
   children: ReactNode
   actions?: ReactNode
 }) {
-  const { select, side } = useJob()
+  const { side } = useJob()
+  const { select } = useTools()
   return (
     <Box
       as="section"

@@ -1,12 +1,13 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import type { HouseView } from '../../api/types'
-import { useJob } from '../../layout/JobContext'
+import { useJob, useTools } from '../../layout/JobContext'
 import { AddressText } from '../../parts/AddressText'
 import type { Mark } from '../../parts/Edge'
 import { Press } from '../../parts/Press'
 import { nameOf } from '../../parts/words'
 import { useHand } from '../../state/hand'
+import { addressWords } from './addressWords'
 import { BoxCard } from './BoxCard'
 import { BoxInspector } from './BoxInspector'
 import { HandBar } from './HandBar'
@@ -129,8 +130,8 @@ export function StairsPage({ onAddBox }: { onAddBox: () => void }) {
                         <ThingCard
                           key={one.endpoint.id}
                           {...one}
-                          house={house}
-                          subnets={tread.tread.subnets}
+                          {...addressWords(house, one.endpoint, tread.tread.subnets)}
+                          on={selected === one.endpoint.id}
                           mark={marks.get(one.endpoint.id)}
                         />
                       ))}
@@ -199,7 +200,8 @@ export function StairsPage({ onAddBox }: { onAddBox: () => void }) {
 }
 
 function LooseCard({ id, name }: { id: string; name: string }) {
-  const { select, selected } = useJob()
+  const { selected } = useJob()
+  const { select } = useTools()
   return (
     <Box
       as="button"

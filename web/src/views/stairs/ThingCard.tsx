@@ -1,24 +1,23 @@
 import { Box, Text } from '@chakra-ui/react'
-import type { Endpoint, HouseView } from '../../api/types'
-import { useJob } from '../../layout/JobContext'
+import { memo } from 'react'
+import type { Endpoint } from '../../api/types'
+import { useTools } from '../../layout/JobContext'
 import { AddressText } from '../../parts/AddressText'
 import { Edge, type Mark } from '../../parts/Edge'
-import { addressWords } from './addressWords'
 
-export function ThingCard(props: {
+export const ThingCard = memo(function ThingCard(props: {
   endpoint: Endpoint
-  house: HouseView
-  subnets: string[]
+  text: string
+  isBad: boolean
+  on: boolean
   mark?: Mark
   x: number
   y: number
   w: number
   h: number
 }) {
-  const { endpoint, house, subnets, mark, x, y, w, h } = props
-  const { selected, select } = useJob()
-  const on = selected === endpoint.id
-  const said = addressWords(house, endpoint, subnets)
+  const { endpoint, text, isBad, on, mark, x, y, w, h } = props
+  const { select } = useTools()
   return (
     <Box as="li" listStyleType="none">
       <Box
@@ -53,12 +52,12 @@ export function ThingCard(props: {
           fontSize="13px"
           display="block"
           lineHeight="1.25"
-          color={said.isBad ? 'brick' : 'quiet'}
+          color={isBad ? 'brick' : 'quiet'}
           lineClamp={1}
         >
-          {said.text}
+          {text}
         </AddressText>
       </Box>
     </Box>
   )
-}
+})

@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import type { Action, Endpoint } from '../../api/types'
-import { useJob } from '../../layout/JobContext'
+import { useJob, useTools } from '../../layout/JobContext'
 import { AddressText } from '../../parts/AddressText'
 import { Choice } from '../../parts/Choice'
 import { CopyButton } from '../../parts/CopyButton'
@@ -14,7 +14,8 @@ import { Panel } from './Panel'
 
 /** A thing that uses the network: where it is plugged, how it is addressed, its way to the street. */
 export function ThingInspector({ thing }: { thing: Endpoint }) {
-  const { house, act, select } = useJob()
+  const { house } = useJob()
+  const { act, select } = useTools()
   const { remember } = useHand()
   const say = useNotices((store) => store.say)
   const net = house.interfaces.find((one) => one.owner === thing.id && one.interface === 'net')

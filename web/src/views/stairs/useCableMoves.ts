@@ -1,6 +1,6 @@
 import type { PointerEvent } from 'react'
 import type { Action, Socket } from '../../api/types'
-import { useJob } from '../../layout/JobContext'
+import { useJob, useTools } from '../../layout/JobContext'
 import { sameSocket, useHand } from '../../state/hand'
 import { useNotices } from '../../state/notices'
 import { freshId, occupantOf } from './occupants'
@@ -14,7 +14,8 @@ const socketUnder = (x: number, y: number): Socket | null => {
 
 /** Cables by hand: press a socket and then another, or drag from one to the other. */
 export function useCableMoves() {
-  const { house, act, busy } = useJob()
+  const { house } = useJob()
+  const { act } = useTools()
   const { held, hold } = useHand()
   const say = useNotices((store) => store.say)
 
@@ -39,7 +40,6 @@ export function useCableMoves() {
 
   return {
     take: (socket: Socket) => {
-      if (busy) return
       if (!held) return hold(socket)
       if (sameSocket(held, socket)) return hold(null)
       void move(held, socket)

@@ -1,7 +1,7 @@
 import { Box, Checkbox, Flex, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Need } from '../../api/types'
-import { useJob } from '../../layout/JobContext'
+import { useJob, useTools } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
@@ -21,7 +21,8 @@ const kinds: { value: Kind; label: string }[] = [
 
 /** A sentence with blanks, filled in and added. What the server refuses stays as typed. */
 export function NewWant() {
-  const { house, act, busy } = useJob()
+  const { house } = useJob()
+  const { act } = useTools()
   const things = (house.document.endpoints ?? []).map((e) => ({ value: e.id, label: e.name }))
   const [kind, setKind] = useState<Kind>('internet')
   const [from, setFrom] = useState('')
@@ -97,7 +98,7 @@ export function NewWant() {
             <Checkbox.Label fontWeight="400">found by name too</Checkbox.Label>
           </Checkbox.Root>
         )}
-        <Press kind="main" disabled={busy || (needsThing && things.length === 0)} onClick={add}>
+        <Press kind="main" disabled={needsThing && things.length === 0} onClick={add}>
           Add it
         </Press>
       </Flex>

@@ -1,13 +1,14 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
 import { plans } from '../../api/queries'
-import { useJob } from '../../layout/JobContext'
+import { useJob, useTools } from '../../layout/JobContext'
 import { Press } from '../../parts/Press'
 import { count } from '../../parts/words'
 
 /** The ways to use the second router, simulated side by side, with what each gives up. */
 export function Plans() {
-  const { job, adopt, show, busy } = useJob()
+  const { job } = useJob()
+  const { adopt, show } = useTools()
   const { data, error } = useQuery(plans(job.id, job.version))
   return (
     <Box as="section" mt="32px" aria-label="Ways to do it">
@@ -79,7 +80,6 @@ export function Plans() {
             <Press
               mt="10px"
               kind={index === 0 ? 'main' : 'other'}
-              disabled={busy}
               onClick={async () => {
                 await adopt(plan.actions, plan.title)
                 show('planned')

@@ -1,5 +1,5 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
-import { useJob } from '../../layout/JobContext'
+import { useJob, useTools } from '../../layout/JobContext'
 import { WantLine } from '../../layout/WantLine'
 import { Press } from '../../parts/Press'
 import { useNotices } from '../../state/notices'
@@ -7,7 +7,8 @@ import { NewWant } from './NewWant'
 import { Plans } from './Plans'
 
 export function WantsPage() {
-  const { house, act, busy } = useJob()
+  const { house } = useJob()
+  const { act } = useTools()
   const say = useNotices((store) => store.say)
   const remove = async (need: string) => {
     const problem = await act([{ do: 'remove-need', need }])
@@ -45,12 +46,7 @@ export function WantsPage() {
             <Box as="ul" listStyleType="none">
               <WantLine want={want} always />
             </Box>
-            <Press
-              kind="plain"
-              disabled={busy}
-              aria-label={`Remove: ${want.sentence}`}
-              onClick={() => remove(want.need)}
-            >
+            <Press kind="plain" aria-label={`Remove: ${want.sentence}`} onClick={() => remove(want.need)}>
               remove
             </Press>
           </Flex>

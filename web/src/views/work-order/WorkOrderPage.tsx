@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { setTick, workOrder } from '../../api/queries'
 import type { TickView, WorkOrderView, WorkStep } from '../../api/types'
-import { useJob } from '../../layout/JobContext'
+import { useJob, useTools } from '../../layout/JobContext'
 import { useKeys } from '../../layout/useKeys'
 import { Press } from '../../parts/Press'
 import { useNotices } from '../../state/notices'
@@ -22,7 +22,8 @@ const untouched = (stepKey: string): TickView => ({
 })
 
 export function WorkOrderPage() {
-  const { job, show } = useJob()
+  const { job } = useJob()
+  const { show } = useTools()
   const [params, setParams] = useSearchParams()
   const options = workOrder(job.id, job.version)
   const { data, error } = useQuery(options)

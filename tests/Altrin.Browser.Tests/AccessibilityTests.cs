@@ -1,0 +1,55 @@
+using System.Text.Json;
+
+namespace Altrin.Browser.Tests;
+
+/// <summary>axe-core over every view, in both themes and at both widths: no serious and no critical violation.</summary>
+public sealed class AccessibilityTests : IDisposable
+{
+    private readonly Server server = new();
+
+    public void Dispose() => server.Dispose();
+
+    [Theory]
+    [InlineData("light", 1280)]
+    [InlineData("dark", 1280)]
+    [InlineData("light", 390)]
+    [InlineData("dark", 390)]
+    public void No_view_has_a_serious_violation(string theme, int width)
+    {
+        using var browser = new Browser(width, width == 390 ? 844 : 800, isPhone: width == 390);
+        browser.Go(server.Address);
+        browser.Run("localStorage.setItem('altrin.theme', arguments[0])", theme);
+        browser.Go(server.Address);
+        browser.UntilText("Larkspur House");
+        Check(browser, "jobs");
+        browser.Press(() => browser.Link("Larkspur House"));
+        browser.UntilText("The street");
+        Check(browser, "stairs");
+        browser.Press(() => browser.Css("[data-box=studio]"));
+        browser.Field("Its own address");
+        Check(browser, "a box's settings");
+        browser.Press(() => browser.Css("section[aria-label='Studio router'] button:last-of-type"));
+        browser.Press(() => browser.Css("[data-thing=printer]"));
+        browser.Field("Fixed address");
+        Check(browser, "a thing's settings");
+        browser.Press(() => browser.Link("Wants"));
+        browser.UntilText("Ways to do it");
+        browser.Press(() => browser.Css("[data-plan=one-network] > button"));
+        Check(browser, "wants");
+        browser.Press(() => browser.Link("Work order"));
+        browser.Css("section[aria-label='Step 1']");
+        Check(browser, "work order");
+    }
+
+    private static void Check(Browser browser, string view)
+    {
+        browser.Run(File.ReadAllText(Path.Combine(Server.Root, "web", "node_modules", "axe-core", "axe.min.js")));
+        var text = (string)browser.RunAsync("const done = arguments[0]; axe.run().then((r) => done(JSON.stringify(r)))")!;
+        var result = JsonDocument.Parse(text).RootElement;
+        Assert.True(result.GetProperty("passes").GetArrayLength() > 10, "axe looked at nothing");
+        var bad = result.GetProperty("violations").EnumerateArray()
+            .Where(violation => violation.GetProperty("impact").GetString() is "serious" or "critical")
+            .Select(violation => $"{violation.GetProperty("id").GetString()}: {violation.GetProperty("nodes")[0].GetProperty("html").GetString()} {violation.GetProperty("nodes")[0].GetProperty("failureSummary").GetString()}");
+        Assert.True(!bad.Any(), $"{view}: {string.Join("\n", bad)}");
+    }
+}

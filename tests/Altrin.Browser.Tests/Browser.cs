@@ -1,0 +1,117 @@
+using System.Diagnostics;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Interactions;
+
+namespace Altrin.Browser.Tests;
+
+/// <summary>A real browser without a window. Finds things by role and words, and waits as a person waits.</summary>
+public sealed class Browser : IDisposable
+{
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(12);
+
+    private readonly string profile = Directory.CreateTempSubdirectory("altrin-profile-").FullName;
+    private readonly ChromeDriver driver;
+
+    public Browser(int width = 1280, int height = 800, bool isPhone = false)
+    {
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments("--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+            "--disable-component-update", "--disable-sync", "--hide-scrollbars", $"--user-data-dir={profile}", $"--window-size={width},{height}");
+        if (isPhone) options.EnableMobileEmulation(new OpenQA.Selenium.Chromium.ChromiumMobileEmulationDeviceSettings { Width = width, Height = height, PixelRatio = 2, EnableTouchEvents = true, UserAgent = "Mozilla/5.0 (Linux; Android 14) Mobile" });
+        var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
+        service.SuppressInitialDiagnosticInformation = true;
+        driver = new(service, options, TimeSpan.FromSeconds(60));
+        if (!isPhone) Metrics(width, height);
+    }
+
+    public string Url => driver.Url;
+
+    public void Go(string address) => driver.Navigate().GoToUrl(address);
+
+    public void Metrics(int width, int height) => driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride",
+        new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+
+    public IWebElement Button(string words) => Find($"//button[normalize-space(.)={Quote(words)} or @aria-label={Quote(words)}]");
+    public IWebElement ButtonStarting(string words) => Find($"//button[starts-with(normalize-space(.),{Quote(words)}) or starts-with(@aria-label,{Quote(words)})]");
+    public IWebElement Link(string words) => Find($"//a[contains(normalize-space(.),{Quote(words)})]");
+    public IWebElement Field(string label) => Find($"//*[@id=//label[normalize-space(.)={Quote(label)}]/@for]");
+    public IWebElement Css(string selector) => Wait(() => Shown(driver.FindElements(By.CssSelector(selector))), selector);
+
+    public bool Has(string words) => driver.FindElements(By.XPath($"//body//*[contains(normalize-space(.),{Quote(words)}) and not(*[contains(normalize-space(.),{Quote(words)})])]")).Any(one => one.Displayed);
+    public int Count(string selector) => driver.FindElements(By.CssSelector(selector)).Count(one => one.Displayed);
+
+    /// <summary>Presses it as soon as it is there and can be pressed, though the page may redraw in between.</summary>
+    public void Press(Func<IWebElement> what) => Until(() =>
+    {
+        var found = what();
+        if (!found.Enabled) return false;
+        found.Click();
+        return true;
+    }, "something to press");
+
+    public void Press(string button) => Press(() => Button(button));
+
+    public void Keys(string keys) => new Actions(driver).SendKeys(keys).Perform();
+
+    public void Fill(string label, string text)
+    {
+        var field = Field(label);
+        field.SendKeys(OpenQA.Selenium.Keys.Control + "a");
+        field.SendKeys(text + OpenQA.Selenium.Keys.Enter);
+    }
+
+    public void Choose(string label, string option) => Press(() => Field(label).FindElement(By.XPath($"./option[normalize-space(.)={Quote(option)}]")));
+
+    public void Drag(IWebElement from, IWebElement to) => new Actions(driver).MoveToElement(from).ClickAndHold().MoveToElement(to).Release().Perform();
+
+    public void Until(Func<bool> holds, string what)
+    {
+        var patience = Stopwatch.StartNew();
+        while (true)
+        {
+            try
+            {
+                if (holds()) return;
+            }
+            catch (Exception exception) when (exception is StaleElementReferenceException or ElementClickInterceptedException or NoSuchElementException or ElementNotInteractableException)
+            {
+                // The page is being redrawn.
+            }
+            if (patience.Elapsed > Patience) Assert.Fail($"Waited in vain for {what}. The page says: {Shorten(driver.FindElement(By.TagName("body")).Text)}");
+            Thread.Sleep(40);
+        }
+    }
+
+    public void UntilText(string words) => Until(() => Has(words), words);
+
+    public object? Run(string script, params object[] arguments) => driver.ExecuteScript(script, arguments);
+    public object? RunAsync(string script, params object[] arguments) => driver.ExecuteAsyncScript(script, arguments);
+
+    public void Picture(string file) => driver.GetScreenshot().SaveAsFile(file);
+
+    public IReadOnlyList<string> Complaints() => [.. driver.Manage().Logs.GetLog(LogType.Browser)
+        .Where(entry => entry.Level == LogLevel.Severe && !entry.Message.Contains("status of 4", StringComparison.Ordinal)).Select(entry => entry.Message)];
+
+    public void Dispose()
+    {
+        driver.Quit();
+        driver.Dispose();
+        try { Directory.Delete(profile, recursive: true); }
+        catch (IOException) { /* the browser may still be closing its files */ }
+    }
+
+    private IWebElement Find(string path) => Wait(() => Shown(driver.FindElements(By.XPath(path))), path);
+
+    private static IWebElement? Shown(IEnumerable<IWebElement> found) => found.FirstOrDefault(one => one.Displayed);
+
+    private IWebElement Wait(Func<IWebElement?> look, string what)
+    {
+        IWebElement? found = null;
+        Until(() => (found = look()) is not null, what);
+        return found!;
+    }
+
+    private static string Quote(string words) => words.Contains('\'', StringComparison.Ordinal) ? $"\"{words}\"" : $"'{words}'";
+    private static string Shorten(string text) => text.Length > 900 ? text[..900] : text;
+}

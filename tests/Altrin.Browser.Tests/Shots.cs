@@ -1,0 +1,65 @@
+namespace Altrin.Browser.Tests;
+
+/// <summary>Takes the pictures of docs/screenshots from the demo house: <c>./altrin shots</c>.</summary>
+[Trait("kind", "shots")]
+public sealed class Shots
+{
+    public static bool AreNotAsked => Environment.GetEnvironmentVariable("ALTRIN_SHOTS") is null;
+
+    [Fact(Skip = "Only ./altrin shots asks for pictures.", SkipWhen = nameof(AreNotAsked))]
+    public void Every_main_view()
+    {
+        var folder = Environment.GetEnvironmentVariable("ALTRIN_SHOTS")!;
+        Directory.CreateDirectory(folder);
+        using var server = new Server();
+        using (var browser = new Browser())
+        {
+            Open(server, browser, "light");
+            browser.Picture(Path.Combine(folder, "stairs-as-found.png"));
+            browser.Press(() => browser.Css("[data-box=studio]"));
+            browser.Field("Its own address");
+            browser.Picture(Path.Combine(folder, "stairs-box.png"));
+            browser.Keys(OpenQA.Selenium.Keys.Escape);
+            browser.Press(() => browser.Link("Wants"));
+            browser.UntilText("The second network kept apart");
+            browser.Run("document.querySelector('[data-plan]').scrollIntoView({ block: 'center' })");
+            browser.Picture(Path.Combine(folder, "wants.png"));
+            browser.Press(() => browser.Css("[data-plan=one-network] > button"));
+            browser.UntilText("all 7 wants hold");
+            Settle(browser);
+            browser.Press(() => browser.Link("Stairs"));
+            browser.UntilText("The street");
+            browser.Picture(Path.Combine(folder, "stairs-planned.png"));
+            browser.Press(() => browser.Link("Work order"));
+            browser.Press(() => browser.Css("ol[aria-label=Steps] > li:nth-child(7) button"));
+            browser.Css("section[aria-label='Step 7']");
+            browser.Picture(Path.Combine(folder, "work-order.png"));
+            browser.Go(server.Address);
+            browser.UntilText("New job");
+            browser.Picture(Path.Combine(folder, "jobs.png"));
+        }
+        using (var browser = new Browser())
+        {
+            Open(server, browser, "dark");
+            browser.Picture(Path.Combine(folder, "stairs-dark.png"));
+        }
+        using var phone = new Browser(390, 844, isPhone: true);
+        Open(server, phone, "light");
+        phone.Picture(Path.Combine(folder, "phone-stairs.png"));
+        phone.Go(phone.Url.Replace("/stairs", "/work", StringComparison.Ordinal) + "?side=planned");
+        phone.Css("section[aria-label='Step 1']");
+        phone.Picture(Path.Combine(folder, "phone-work-order.png"));
+    }
+
+    private static void Open(Server server, Browser browser, string theme)
+    {
+        browser.Go(server.Address);
+        browser.Run("localStorage.setItem('altrin.theme', arguments[0])", theme);
+        browser.Go(server.Address);
+        browser.Press(() => browser.Link("Larkspur House"));
+        browser.UntilText("The street");
+    }
+
+    /// <summary>The note of what was done goes by itself.</summary>
+    private static void Settle(Browser browser) => browser.Until(() => !browser.Has("Planned: One network"), "the notice to go");
+}
