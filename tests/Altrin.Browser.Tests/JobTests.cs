@@ -40,6 +40,8 @@ public sealed class JobTests : IDisposable
         // The work order, every step.
         browser.Press(() => browser.Link("Work order"));
         browser.UntilText("Make Studio router an access point");
+        browser.Css("ol[aria-label=Steps]");
+        browser.UntilText("0 of ");
         var steps = browser.Count("ol[aria-label=Steps] > li");
         Assert.True(steps > 15, $"{steps} steps");
         for (var n = 1; n <= steps; n++)

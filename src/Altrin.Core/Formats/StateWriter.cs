@@ -15,10 +15,6 @@ public static class StateWriter
     public static readonly IReadOnlyList<string> Parts =
         ["segments", "interfaces", "internet", "reach", "admin", "inbound", "findings", "needs"];
 
-    /// <summary>Proving a fix costs a simulation. Past this many interfaces times fixes, fixes are left out and
-    /// <c>fixesLeftOut</c> says so, so that any document is answered in bounded time.</summary>
-    private const long MostFixWork = 200_000;
-
     public static void Write(Evaluation house, Utf8JsonWriter json, IReadOnlySet<string>? only = null)
     {
         var state = house.State;
@@ -148,7 +144,6 @@ public static class StateWriter
 
     private static void Findings(Evaluation house, Utf8JsonWriter json)
     {
-        var work = 0L;
         foreach (var finding in house.Findings)
         {
             json.WriteStartObject();
@@ -156,12 +151,10 @@ public static class StateWriter
             json.WriteString("severity", Words<Severity>.Of(finding.Severity));
             Strings(json, "subjects", finding.Subjects);
             json.WriteString("message", finding.Message);
-            work += (long)house.State.Interfaces.Length * finding.Fixes.Length;
             json.WriteStartArray("fixes");
-            if (work <= MostFixWork)
-                foreach (var fix in house.ProvenFixes(finding)) WriteFix(json, fix);
+            foreach (var fix in house.ProvenFixes(finding)) WriteFix(json, fix);
             json.WriteEndArray();
-            if (work > MostFixWork) json.WriteBoolean("fixesLeftOut", true);
+            if (house.LeftFixesOut) json.WriteBoolean("fixesLeftOut", true);
             json.WriteEndObject();
         }
     }

@@ -26,7 +26,7 @@ public sealed class DoubleNat : IRule
                 + $"Nothing behind {box.Name} can be reached or found by name from the rest of the house or from the street.";
             if (byChoice) message += " The household wants it kept apart, so this is meant.";
             yield return new(Id, byChoice ? Severity.Caution : Severity.Fault, "Two translations in a row", [box.Id, outer.Id],
-                message, byChoice ? [] : Fixes(facts, box));
+                message, () => byChoice ? [] : Fixes(facts, box));
         }
     }
 

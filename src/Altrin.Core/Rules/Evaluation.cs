@@ -7,7 +7,12 @@ namespace Altrin.Core.Rules;
 /// <summary>A house simulated, every rule run over it, every want judged.</summary>
 public sealed class Evaluation
 {
+    /// <summary>Proving a fix costs a simulation. Past this many interfaces times fixes no more are proved, and none is offered:
+    /// any house is answered in bounded time.</summary>
+    private const long MostProofWork = 200_000;
+
     private readonly Dictionary<string, ImmutableArray<Fix>> proven = [];
+    private long proofWork;
 
     private Evaluation(NetworkDocument house)
     {
@@ -35,6 +40,10 @@ public sealed class Evaluation
     public ImmutableArray<Fix> ProvenFixes(Finding finding)
     {
         if (proven.TryGetValue(finding.Key, out var known)) return known;
+        // A step for each finding looked at, so that a thousand findings do not each propose what is then not proved.
+        if (proofWork > MostProofWork) return [];
+        proofWork += (long)State.Interfaces.Length * Math.Max(1, finding.Fixes.Length);
+        if (proofWork > MostProofWork) return [];
         return proven[finding.Key] = [.. finding.Fixes.Where(fix => Proves(finding, fix))];
     }
 
@@ -49,6 +58,9 @@ public sealed class Evaluation
         var after = Of(house);
         return !after.Findings.Any(other => other.Key == finding.Key) && AddsNoFault(after) && BreaksNoWant(after);
     }
+
+    /// <summary>Whether fixes were left unproved because the house is too big for it.</summary>
+    public bool LeftFixesOut => proofWork > MostProofWork;
 
     public bool AddsNoFault(Evaluation after)
     {

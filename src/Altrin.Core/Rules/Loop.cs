@@ -24,7 +24,7 @@ public sealed class Loop : IRule
                 ? "A radio link closes it"
                 : $"The cable between {facts.House.SocketName(closing[0].A)} and {facts.House.SocketName(closing[0].B)} closes it";
             yield return new(Id, Severity.Fault, "The cables form a circle", boxes,
-                $"{which}: broadcasts run round it until nothing on this network gets through.", Fixes(facts, closing));
+                $"{which}: broadcasts run round it until nothing on this network gets through.", () => Fixes(facts, closing));
         }
     }
 

@@ -25,12 +25,12 @@ public sealed class PoolExhausted : IRule
             if (server.Device == "isp")
             {
                 yield return new(Id, Severity.Fault, "The provider gives out too few addresses", [.. without.Select(one => one.Owner).Distinct()],
-                    $"The provider gives out {Count(server.Pool.Count)} and {names} {gets} none: only one router may stand directly at the line.", []);
+                    $"The provider gives out {Count(server.Pool.Count)} and {names} {gets} none: only one router may stand directly at the line.", () => []);
                 continue;
             }
             yield return new(Id, Severity.Fault, "The pool is used up", [server.Device, .. without.Select(one => one.Owner).Distinct()],
                 $"{facts.NameOf(server.Device)} gives out {server.Pool}, {Count(server.Pool.Count)}. {names} {gets} none, so no internet.",
-                Fixes(facts, server));
+                () => Fixes(facts, server));
         }
     }
 

@@ -20,7 +20,7 @@ public sealed class PoolOutsideSubnet : IRule
             if (!LeaseTable.RunsServer(box) || pool.IsInside(own.Prefix)) continue;
             yield return new(Id, Severity.Fault, "The pool is outside the subnet", [box.Id],
                 $"{box.Name} is at {own}, but its pool runs from {pool}. It gives out nothing, and what asks it has no internet.",
-                Fixes(facts, box, own, pool));
+                () => Fixes(facts, box, own, pool));
         }
     }
 

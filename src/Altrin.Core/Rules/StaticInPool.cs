@@ -22,7 +22,7 @@ public sealed class StaticInPool : IRule
         let address = held.Address!.Value.Address
         select new Finding(Id, Severity.Caution, "A fixed address inside the pool", [held.Owner, server.Device],
             $"{facts.NameOf(held.Owner)} is fixed at {address}, and {facts.NameOf(server.Device)} may give that "
-            + "address to another device; then both lose the network.", Fixes(facts, server, held));
+            + "address to another device; then both lose the network.", () => Fixes(facts, server, held));
 
     private static ImmutableArray<Fix> Fixes(Facts facts, RunningServer server, Interface held)
     {

@@ -40,7 +40,7 @@ public sealed class StaticOutsideSubnet : IRule
                 ? $"{name} has its own page at {address}, but the network it is on is {subnet}: nobody there can open it."
                 : $"{name} is fixed at {address}, but the network it is on is {subnet}: nobody there reaches it, and it has no internet.");
         var severity = held.Kind == InterfaceKind.Lan ? Severity.Caution : Severity.Fault;
-        return new(Id, severity, title, [held.Owner], message, Fixes(facts, held, home));
+        return new(Id, severity, title, [held.Owner], message, () => Fixes(facts, held, home));
     }
 
     private static ImmutableArray<Fix> Fixes(Facts facts, Interface held, Interface home)

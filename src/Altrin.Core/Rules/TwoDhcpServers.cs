@@ -29,7 +29,7 @@ public sealed class TwoDhcpServers : IRule
             yield return new(Id, Severity.Fault, "Two give out addresses", [.. rivals.Append(rightful).Select(server => server.Device)],
                 $"{rivalNames} {(rivals.Count > 1 ? "give" : "gives")} out addresses on the network of {facts.NameOf(rightful.Device)}. "
                 + $"So does {facts.NameOf(rightful.Device)}. Which one answers is chance.{loss}",
-                Fixes(facts, rivals));
+                () => Fixes(facts, rivals));
         }
     }
 

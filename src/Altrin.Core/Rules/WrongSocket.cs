@@ -29,7 +29,7 @@ public sealed class WrongSocket : IRule
             fixes.Add(new($"Move the line to {Naming.PortName(box, wan.Id)}", new SetLine(line with { Port = wan.Id })));
         return new(Id, Severity.Fault, "The line is in a LAN socket", [box.Id],
             $"The provider's line is in {facts.House.SocketName(line.Socket)}, and {box.Name} is a router: it does not route what comes in "
-            + "there. Nothing on its network is protected, and at most one device gets the provider's address.", fixes.ToImmutable());
+            + "there. Nothing on its network is protected, and at most one device gets the provider's address.", fixes.ToImmutable);
     }
 
     private Finding FedThroughLan(Facts facts, Device box)
@@ -44,6 +44,6 @@ public sealed class WrongSocket : IRule
         fixes.Add(new("Turn off its DHCP server", new TurnOffDhcpServer(box.Id)));
         return new(Id, Severity.Fault, "A router fed through its LAN socket", [box.Id],
             $"{where} and its WAN socket is empty, so {box.Name} routes nothing; yet it gives out addresses with itself as gateway. "
-            + "Whoever gets one of those has no internet.", fixes.ToImmutable());
+            + "Whoever gets one of those has no internet.", fixes.ToImmutable);
     }
 }

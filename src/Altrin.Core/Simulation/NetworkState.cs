@@ -90,6 +90,9 @@ public sealed class NetworkState
 
     public InternetAnswer Internet(string endpoint) => Net(endpoint) is { } net ? Internet(net) : new(endpoint, Answer.No, 0, [], ReachProblem.NoAddress);
 
+    /// <summary>Whether an interface reaches the internet, without listing its way: in a deep chain a way is as long as the chain.</summary>
+    public Answer IsOnline(Interface from) => ways.Of(from).Ends.ToAnswer();
+
     public InternetAnswer Internet(Interface from)
     {
         var way = ways.Of(from);

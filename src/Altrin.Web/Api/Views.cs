@@ -41,10 +41,11 @@ public sealed record WayView(string From, Answer Reachable, int NatLayers, Immut
 /// <summary>The box whose Wi-Fi a thing has joined.</summary>
 public sealed record JoinView(string Thing, string Box);
 
+/// <param name="LeftFixesOut">The house is too big for every fix to be tried.</param>
 /// <param name="Deeds">Of the planned house: what is to be done, in words. Of the found house: the last deed.</param>
 public sealed record HouseView(
     int Revision, NetworkDocument Document, Verdict Verdict, ImmutableArray<WantView> Wants, ImmutableArray<FindingView> Findings,
-    Stairs Stairs, ImmutableArray<InterfaceView> Interfaces, ImmutableArray<WayView> Internet, ImmutableArray<JoinView> Joined,
+    bool LeftFixesOut, Stairs Stairs, ImmutableArray<InterfaceView> Interfaces, ImmutableArray<WayView> Internet, ImmutableArray<JoinView> Joined,
     ImmutableArray<string> Deeds, string? Undo, string? Redo)
 {
     public static HouseView Of(HouseAt at)
@@ -54,7 +55,7 @@ public sealed record HouseView(
         return new(at.Number, at.Document, Verdict.Of(house),
             [.. house.Wants.Select(want => new WantView(want.Need, want.Met, want.Sentence, want.Because))],
             [.. house.Findings.Select(finding => View(house, finding))],
-            Stairs.Of(state),
+            house.LeftFixesOut, Stairs.Of(state),
             [.. state.Interfaces.Select(one => View(state, one))],
             [.. at.Document.Endpoints.Select(endpoint => state.Internet(endpoint.Id)).Select(way => new WayView(way.From, way.Reachable, way.NatLayers, way.Hops))],
             [.. at.Document.Endpoints.Where(endpoint => state.JoinedBox(endpoint.Id) is not null).Select(endpoint => new JoinView(endpoint.Id, state.JoinedBox(endpoint.Id)!))],

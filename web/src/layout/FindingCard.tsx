@@ -6,8 +6,12 @@ import { Press } from '../parts/Press'
 import { useTools } from './JobContext'
 
 /** What is wrong, who loses what, and the fixes that were simulated: the best one large, the others on request. */
-export const FindingCard = memo(function FindingCard(props: { finding: FindingView; isCured: boolean }) {
-  const { finding, isCured } = props
+export const FindingCard = memo(function FindingCard(props: {
+  finding: FindingView
+  isCured: boolean
+  isUntried: boolean
+}) {
+  const { finding, isCured, isUntried } = props
   const { plan, select } = useTools()
   const [open, setOpen] = useState(false)
   const [first, ...others] = finding.fixes
@@ -54,7 +58,9 @@ export const FindingCard = memo(function FindingCard(props: { finding: FindingVi
           )}
           {!first && (
             <Text fontSize="13px" color="quiet">
-              No fix is offered: none proved itself when simulated.
+              {isUntried
+                ? 'This house is too big for every fix to be tried.'
+                : 'No fix is offered: none proved itself when simulated.'}
             </Text>
           )}
           <Press kind="plain" onClick={() => select(finding.subjects[0])}>

@@ -41,6 +41,7 @@ export function VerdictColumn() {
                 key={finding.key}
                 finding={finding}
                 isCured={isPlanning && !left.has(finding.key)}
+                isUntried={house.leftFixesOut}
               />
             ))}
           </Flex>

@@ -866,6 +866,7 @@ export interface components {
             verdict: components["schemas"]["Verdict"];
             wants: components["schemas"]["WantView"][];
             findings: components["schemas"]["FindingView"][];
+            leftFixesOut: boolean;
             stairs: components["schemas"]["Stairs"];
             interfaces: components["schemas"]["InterfaceView"][];
             internet: components["schemas"]["WayView"][];

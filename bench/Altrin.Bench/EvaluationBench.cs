@@ -1,0 +1,58 @@
+using System.Runtime.CompilerServices;
+using Altrin.Core.Formats;
+using Altrin.Core.Network;
+using Altrin.Core.Rules;
+using Altrin.Core.Simulation;
+using BenchmarkDotNet.Attributes;
+
+namespace Altrin.Bench;
+
+/// <summary>Simulate and run every rule, and ask for the internet of every thing. Goals: the demo house 0.5 ms, 1,000 boxes with
+/// 3,000 things 100 ms, growth close to linear.</summary>
+public class EvaluationBench
+{
+    private readonly NetworkDocument demo = Read();
+    private readonly NetworkDocument flat10 = Chains.Make(10, false), flat100 = Chains.Make(100, false), flat1000 = Chains.Make(1000, false);
+    private readonly NetworkDocument steps10 = Chains.Make(10, true), steps100 = Chains.Make(100, true), steps1000 = Chains.Make(1000, true);
+
+    [Benchmark(Description = "demo house: simulate + all rules")]
+    public int Demo() => Evaluate(demo);
+
+    [Benchmark(Description = "demo house: simulate alone")]
+    public int DemoSimulate() => Simulator.Run(demo).Interfaces.Length;
+
+    [Benchmark(Description = "10 boxes, one network")]
+    public int Flat10() => Evaluate(flat10);
+
+    [Benchmark(Description = "100 boxes, one network")]
+    public int Flat100() => Evaluate(flat100);
+
+    [Benchmark(Description = "1,000 boxes, one network")]
+    public int Flat1000() => Evaluate(flat1000);
+
+    [Benchmark(Description = "10 boxes, 10 steps down")]
+    public int Steps10() => Evaluate(steps10);
+
+    [Benchmark(Description = "100 boxes, 100 steps down")]
+    public int Steps100() => Evaluate(steps100);
+
+    [Benchmark(Description = "1,000 boxes, 1,000 steps down")]
+    public int Steps1000() => Evaluate(steps1000);
+
+    /// <summary>Everything a verdict needs, and one answer for every thing; no n² matrix.</summary>
+    private static int Evaluate(NetworkDocument house)
+    {
+        var evaluation = Evaluation.Of(house);
+        var online = 0;
+        foreach (var one in evaluation.State.Interfaces)
+            if (one.Kind == InterfaceKind.Net && evaluation.State.IsOnline(one) == Answer.Yes) online++;
+        return online + evaluation.Findings.Length;
+    }
+
+    private static NetworkDocument Read([CallerFilePath] string here = "")
+    {
+        var folder = Path.GetDirectoryName(here)!;
+        while (!File.Exists(Path.Combine(folder, "altrin"))) folder = Path.GetDirectoryName(folder)!;
+        return DocumentReader.Read(File.ReadAllBytes(Path.Combine(folder, "docs", "examples", "larkspur-house.json"))).Document!;
+    }
+}

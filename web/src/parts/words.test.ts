@@ -1,0 +1,33 @@
+// @vitest-environment node
+import { describe, expect, it } from 'vitest'
+import { shorten } from '../views/stairs/addressWords'
+import { clock } from '../views/work-order/StepTimer'
+import { portName, verdictWords } from './words'
+
+describe('words', () => {
+  it.each([
+    [{ wantsHeld: 2, wants: 7, faults: 3, cautions: 2 }, '2 of 7 wants hold · 3 faults · 2 cautions'],
+    [{ wantsHeld: 7, wants: 7, faults: 0, cautions: 0 }, 'all 7 wants hold · no faults'],
+    [{ wantsHeld: 1, wants: 1, faults: 0, cautions: 1 }, 'the want holds · 1 caution'],
+    [{ wantsHeld: 0, wants: 0, faults: 1, cautions: 0 }, 'no wants yet · 1 fault'],
+  ])('say a verdict', (verdict, words) => expect(verdictWords(verdict)).toBe(words))
+
+  it.each([
+    ['192.168.31.20/24', ['192.168.31.0/24'], '.20'],
+    ['192.168.0.50/24', ['192.168.31.0/24'], '192.168.0.50'],
+    ['192.168.31.20/24', ['192.168.31.0/24', '10.0.0.0/8'], '192.168.31.20'],
+    ['10.0.0.9/8', ['10.0.0.0/8'], '10.0.0.9'],
+  ])('shorten %s where the tread says the rest', (address, subnets, short) => expect(shorten(address, subnets)).toBe(short))
+
+  it('name a socket by role and place', () => {
+    const ports = [{ id: 'x', role: 'wan' as const }, { id: 'y', role: 'lan' as const }, { id: 'z', role: 'lan' as const }]
+    const device = { id: 'd', name: 'D', mode: 'router' as const, ports }
+    expect(ports.map((port) => portName(device, port))).toEqual(['WAN', 'LAN 1', 'LAN 2'])
+  })
+
+  it.each([
+    [0, '0:00'],
+    [72, '1:12'],
+    [600, '10:00'],
+  ])('tell %i seconds as a clock', (seconds, text) => expect(clock(seconds)).toBe(text))
+})
