@@ -34,6 +34,7 @@ export function Press({ kind = 'other', ...props }: ButtonProps & { kind?: Kind 
       whiteSpace="normal"
       textAlign="left"
       transition="none"
+      maxW="100%"
       _disabled={{ opacity: 0.45, cursor: 'default' }}
       {...looks[kind]}
       {...props}

@@ -17,10 +17,16 @@ describe('words', () => {
     ['192.168.0.50/24', ['192.168.31.0/24'], '192.168.0.50'],
     ['192.168.31.20/24', ['192.168.31.0/24', '10.0.0.0/8'], '192.168.31.20'],
     ['10.0.0.9/8', ['10.0.0.0/8'], '10.0.0.9'],
-  ])('shorten %s where the tread says the rest', (address, subnets, short) => expect(shorten(address, subnets)).toBe(short))
+  ])('shorten %s where the tread says the rest', (address, subnets, short) =>
+    expect(shorten(address, subnets)).toBe(short),
+  )
 
   it('name a socket by role and place', () => {
-    const ports = [{ id: 'x', role: 'wan' as const }, { id: 'y', role: 'lan' as const }, { id: 'z', role: 'lan' as const }]
+    const ports = [
+      { id: 'x', role: 'wan' as const },
+      { id: 'y', role: 'lan' as const },
+      { id: 'z', role: 'lan' as const },
+    ]
     const device = { id: 'd', name: 'D', mode: 'router' as const, ports }
     expect(ports.map((port) => portName(device, port))).toEqual(['WAN', 'LAN 1', 'LAN 2'])
   })

@@ -57,9 +57,14 @@ export function StairsPage({ onAddBox }: { onAddBox: () => void }) {
   useLayoutEffect(() => {
     const node = ground.current
     if (!node) return
-    const watch = new ResizeObserver(() => setWidth(node.clientWidth))
+    // The frame is measured, not the picture in it: a wide picture must not make room for a wider one.
+    const measure = () => {
+      const { paddingLeft, paddingRight } = getComputedStyle(node)
+      setWidth(node.clientWidth - Number.parseFloat(paddingLeft) - Number.parseFloat(paddingRight))
+    }
+    const watch = new ResizeObserver(measure)
     watch.observe(node)
-    setWidth(node.clientWidth)
+    measure()
     return () => watch.disconnect()
   }, [])
 
@@ -85,8 +90,14 @@ export function StairsPage({ onAddBox }: { onAddBox: () => void }) {
 
   return (
     <Flex direction="column" minH="100%">
-      <Box px={{ base: '12px', md: '24px' }} pt="14px" flex="1">
-        <Box ref={ground} position="relative" style={{ height: placed?.height }}>
+      <Box ref={ground} px={{ base: '12px', md: '24px' }} pt="14px" flex="1">
+        <Box
+          position="relative"
+          style={{
+            height: placed?.height,
+            minWidth: placed && placed.width > width ? placed.width : undefined,
+          }}
+        >
           {placed && (
             <>
               <Picture placed={placed} selected={selected} changed={changed} revision={house.revision} />

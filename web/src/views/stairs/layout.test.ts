@@ -29,8 +29,25 @@ const joined = new Map([
   ['studio-tablet', 'studio'],
 ])
 
-function tread(segment: string, depth: number, parent: string | null, boxes: string[], things: string[]): Stairs['treads'][0] {
-  return { segment, depth, parent, isCutOff: false, isLoop: false, subnets: ['192.168.1.0/24'], servers: [], wifiNames: [], boxes, things }
+function tread(
+  segment: string,
+  depth: number,
+  parent: string | null,
+  boxes: string[],
+  things: string[],
+): Stairs['treads'][0] {
+  return {
+    segment,
+    depth,
+    parent,
+    isCutOff: false,
+    isLoop: false,
+    subnets: ['192.168.1.0/24'],
+    servers: [],
+    wifiNames: [],
+    boxes,
+    things,
+  }
 }
 
 function step(device: string, upper: string, lower: string, number: number): Stairs['steps'][0] {
@@ -40,11 +57,20 @@ function step(device: string, upper: string, lower: string, number: number): Sta
 /** A gateway with a row of access points on one network, and many things on each. */
 function crowd(boxes: number, things: number): { house: House; stairs: Stairs } {
   const ids = Array.from({ length: boxes }, (_, i) => `b${i}`)
-  const ports = [{ id: 'wan', role: 'wan' as const }, ...Array.from({ length: 8 }, (_, i) => ({ id: `lan${i + 1}`, role: 'lan' as const }))]
+  const ports = [
+    { id: 'wan', role: 'wan' as const },
+    ...Array.from({ length: 8 }, (_, i) => ({ id: `lan${i + 1}`, role: 'lan' as const })),
+  ]
   const endpoints = ids.flatMap((device) =>
-    Array.from({ length: things }, (_, i) => ({ id: `${device}-e${i}`, name: 'Thing', connect: { device, port: `lan${i + 3}` } })),
+    Array.from({ length: things }, (_, i) => ({
+      id: `${device}-e${i}`,
+      name: 'Thing',
+      connect: { device, port: `lan${i + 3}` },
+    })),
   )
-  const cables = ids.slice(1).map((id, i) => ({ id: `c${i}`, a: { device: `b${i}`, port: 'lan2' }, b: { device: id, port: 'lan1' } }))
+  const cables = ids
+    .slice(1)
+    .map((id, i) => ({ id: `c${i}`, a: { device: `b${i}`, port: 'lan2' }, b: { device: id, port: 'lan1' } }))
   return {
     house: {
       name: 'Crowd',
@@ -55,7 +81,16 @@ function crowd(boxes: number, things: number): { house: House; stairs: Stairs } 
     },
     stairs: {
       streetAddresses: [],
-      treads: [tread('s0', 0, null, [], []), tread('s1', 1, 's0', ids.slice(1), endpoints.map((e) => e.id))],
+      treads: [
+        tread('s0', 0, null, [], []),
+        tread(
+          's1',
+          1,
+          's0',
+          ids.slice(1),
+          endpoints.map((e) => e.id),
+        ),
+      ],
       steps: [step('b0', 's0', 's1', 1)],
       loose: [],
     },
@@ -93,26 +128,33 @@ describe.each([366, 700, 764, 1100])('at %i pixels', (width) => {
   it.each(houses)('%s: every thing and box has a place of its own', (_name, house, stairs, on) => {
     const placed = place(house, stairs, on, width)
     const all = cards(placed)
-    expect(all.map((card) => card.id).sort()).toEqual([...(house.devices ?? []), ...(house.endpoints ?? [])].map((one) => one.id).sort())
+    expect(all.map((card) => card.id).sort()).toEqual(
+      [...(house.devices ?? []), ...(house.endpoints ?? [])].map((one) => one.id).sort(),
+    )
     for (const a of all) {
       expect(a.x).toBeGreaterThanOrEqual(0)
-      expect(a.x + a.w).toBeLessThanOrEqual(width)
+      expect(a.x + a.w).toBeLessThanOrEqual(placed.width)
+      expect(a.w, 'a card squeezed to nothing').toBeGreaterThan(100)
       expect(a.y + a.h).toBeLessThanOrEqual(placed.height)
       for (const b of all) if (a !== b) expect(overlap(a, b), `${a.id} over ${b.id}`).toBe(false)
     }
   })
 
-  it.each(houses)('%s: every cable is drawn, level or upright, and crosses no card', (_name, house, stairs, on) => {
-    const placed = place(house, stairs, on, width)
-    const plugged = (house.endpoints ?? []).filter((e) => e.connect?.port).length
-    expect(placed.wires.length).toBe((house.cables ?? []).length + plugged + 1)
-    for (const wire of placed.wires)
-      for (const stretch of stretches(wire.points)) {
-        const [[x1, y1], [x2, y2]] = stretch
-        expect(x1 === x2 || y1 === y2, `${wire.id} runs askew`).toBe(true)
-        for (const card of cards(placed)) expect(crosses(stretch, card), `${wire.id} through ${card.id}`).toBe(false)
-      }
-  })
+  it.each(houses)(
+    '%s: every cable is drawn, level or upright, and crosses no card',
+    (_name, house, stairs, on) => {
+      const placed = place(house, stairs, on, width)
+      const plugged = (house.endpoints ?? []).filter((e) => e.connect?.port).length
+      expect(placed.wires.length).toBe((house.cables ?? []).length + plugged + 1)
+      for (const wire of placed.wires)
+        for (const stretch of stretches(wire.points)) {
+          const [[x1, y1], [x2, y2]] = stretch
+          expect(x1 === x2 || y1 === y2, `${wire.id} runs askew`).toBe(true)
+          for (const card of cards(placed))
+            expect(crosses(stretch, card), `${wire.id} through ${card.id}`).toBe(false)
+        }
+    },
+  )
 
   it.each(houses)('%s: every cable ends in its very socket', (_name, house, stairs, on) => {
     const placed = place(house, stairs, on, width)

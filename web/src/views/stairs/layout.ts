@@ -75,7 +75,16 @@ const key = (socket: Socket) => `${socket.device}:${socket.port}`
  * word.
  */
 export function place(house: House, stairs: Stairs, joined: Map<string, string>, width: number): Placement {
-  return new Placer(house, stairs, joined, width).run()
+  // A house of many boxes has a gutter wider than a phone: then the sheet is wider than the screen and is pushed sideways.
+  for (let wide = width; ; wide += 80) {
+    const placed = new Placer(house, stairs, joined, wide).run()
+    const right = (card: { x: number; w: number }) => card.x + card.w
+    const most = Math.max(
+      0,
+      ...placed.treads.flatMap((tread) => [...tread.boxes, ...tread.things].map(right)),
+    )
+    if (most <= wide || wide > width + 4000) return placed
+  }
 }
 
 class Placer {
@@ -372,7 +381,7 @@ class Placer {
     // Beside the lettering there is room as long as nothing reaches under it.
     const rightmost = x0 + first.length * (this.sizes.cardW + this.sizes.gap) - this.sizes.gap
     const isClear = first.length > 0 && rightmost < this.width - letterW - 8
-    const base = isClear ? box.y + box.h + 18 : Math.max(box.y + box.h + 18, clearOf - 4)
+    const base = isClear ? box.y + box.h + 18 : Math.max(box.y + box.h + 18, clearOf + 4)
     let level = base
     const drops: { thing: Endpoint; points: Point[]; x: number }[] = []
     for (const one of [...right, ...left]) {
