@@ -75,6 +75,7 @@ function Frame({ stage }: { stage: StageId }) {
     Z: () => void tools.forth(),
     '/': () => setOpen('find'),
     n: () => setOpen('box'),
+    c: () => document.activeElement?.closest<HTMLElement>('[data-socket]')?.click(),
     '?': () => setOpen('keys'),
     Escape: () => {
       hold(null)

@@ -9,7 +9,7 @@ const keys: [string, string][] = [
   ['z / Z', 'undo / redo'],
   ['/', 'find a box, a thing or an address'],
   ['n', 'a new box'],
-  ['c', 'cable from the chosen socket; then choose where it goes'],
+  ['c', 'take the cable of the socket that has the focus; then press where it goes'],
   ['.', 'repeat the last address that was typed'],
   ['Space / x', 'on the work order: seen as said / something else'],
   ['Esc', 'put down what is in the hand, close'],

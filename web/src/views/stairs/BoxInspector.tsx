@@ -3,6 +3,7 @@ import type { Action, Device, DeviceMode } from '../../api/types'
 import { useTools } from '../../layout/JobContext'
 import { useKeys } from '../../layout/useKeys'
 import { Choice } from '../../parts/Choice'
+import { CopyButton } from '../../parts/CopyButton'
 import { DraftField } from '../../parts/DraftField'
 import { Press } from '../../parts/Press'
 import { modeWords } from '../../parts/words'
@@ -47,6 +48,7 @@ export function BoxInspector({ device }: { device: Device }) {
       title={device.name}
       actions={
         <>
+          {lan?.address && <CopyButton value={lan.address.split('/')[0]} what="address" />}
           <Press
             kind="plain"
             onClick={() => void orSay({ do: 'factory-reset', device: device.id })}

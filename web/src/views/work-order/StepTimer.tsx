@@ -7,13 +7,8 @@ export const clock = (seconds: number) =>
   `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
 
 /** Counts while the box restarts. The start is kept with the step, so a closed lid or a restart loses nothing. */
-export function StepTimer(props: {
-  seconds: number
-  startedAt: string | null
-  busy: boolean
-  onStart: () => void
-}) {
-  const { seconds, startedAt, busy, onStart } = props
+export function StepTimer(props: { seconds: number; startedAt: string | null; onStart: () => void }) {
+  const { seconds, startedAt, onStart } = props
   const [now, setNow] = useState(Date.now())
   const passed = startedAt ? Math.max(0, Math.floor((now - Date.parse(startedAt)) / 1000)) : 0
   const running = startedAt !== null && passed < seconds
@@ -42,15 +37,13 @@ export function StepTimer(props: {
           </Text>
         </Flex>
       ) : (
-        <Press onClick={onStart} disabled={busy}>
-          Start the clock: about {clock(seconds)}
-        </Press>
+        <Press onClick={onStart}>Start the clock: about {clock(seconds)}</Press>
       )}
       <Text fontSize="14px" color="quiet" aria-live="polite">
         {startedAt && !running ? 'It should be back by now.' : startedAt ? 'Wait until it is back.' : ''}
       </Text>
       {startedAt && (
-        <Press kind="plain" onClick={onStart} disabled={busy}>
+        <Press kind="plain" onClick={onStart}>
           start again
         </Press>
       )}

@@ -14,7 +14,6 @@ const time = (at: string) => new Date(at).toLocaleTimeString('en-GB', { hour: '2
 export function StepView(props: {
   step: WorkStep
   tick: TickView
-  busy: boolean
   onStart: () => void
   onFinish: (outcome: 'as-said' | 'something-else') => void
   onReopen: () => void
@@ -22,7 +21,7 @@ export function StepView(props: {
   onBack: () => void
   onNext: () => void
 }) {
-  const { step, tick, busy } = props
+  const { step, tick } = props
   const [note, setNote] = useState(tick.note)
   useEffect(() => setNote(tick.note), [tick.note])
   const isDone = tick.outcome !== 'open'
@@ -65,12 +64,7 @@ export function StepView(props: {
         </Text>
       )}
       {step.waitSeconds != null && (
-        <StepTimer
-          seconds={step.waitSeconds}
-          startedAt={tick.startedAt ?? null}
-          busy={busy}
-          onStart={props.onStart}
-        />
+        <StepTimer seconds={step.waitSeconds} startedAt={tick.startedAt ?? null} onStart={props.onStart} />
       )}
 
       {step.expect.length > 0 && (
@@ -95,20 +89,13 @@ export function StepView(props: {
             {tick.outcome === 'as-said' ? 'Seen as said' : 'Something else was seen'}
             {tick.doneAt ? `, ${time(tick.doneAt)}` : ''}
           </Text>
-          <Press kind="plain" disabled={busy} onClick={props.onReopen}>
+          <Press kind="plain" onClick={props.onReopen}>
             take it back
           </Press>
         </Flex>
       ) : (
         <Flex mt="20px" gap="12px" wrap="wrap" align="center">
-          <Press
-            kind="main"
-            px="28px"
-            minH="44px"
-            fontSize="16px"
-            disabled={busy}
-            onClick={() => props.onFinish('as-said')}
-          >
+          <Press kind="main" px="28px" minH="44px" fontSize="16px" onClick={() => props.onFinish('as-said')}>
             Seen as said
           </Press>
           <Press
@@ -116,7 +103,6 @@ export function StepView(props: {
             px="20px"
             minH="44px"
             fontSize="16px"
-            disabled={busy}
             onClick={() => props.onFinish('something-else')}
           >
             Something else

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useEffect, useMemo, useState } from 'react'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { setTick, workOrder } from '../../api/queries'
 import type { TickView, WorkOrderView, WorkStep } from '../../api/types'
@@ -47,27 +47,35 @@ export function WorkOrderPage() {
     })
   }
 
-  const put = useMutation({
-    mutationFn: ({ step, change }: { step: WorkStep; change: Partial<TickView> }) => {
-      const { revision, outcome, note, startedAt } = { ...tickOf(step), ...change }
-      return setTick(job.id, step.key, { revision, outcome, note, startedAt })
-    },
-    onSuccess: (tick) =>
-      queries.setQueryData<WorkOrderView>(
-        options.queryKey,
-        (now) =>
-          now && { ...now, ticks: [...now.ticks.filter((other) => other.stepKey !== tick.stepKey), tick] },
-      ),
-    onError: (failed) => {
-      say(failed.message, 'problem')
-      void queries.invalidateQueries({ queryKey: options.queryKey })
-    },
-  })
+  // One after the other, each on what the one before has left: a note that is put away by pressing a button is no second tab.
+  const queue = useRef<Promise<boolean>>(Promise.resolve(true))
+  const put = (step: WorkStep, change: Partial<TickView>) => {
+    const run = async () => {
+      const known = queries.getQueryData<WorkOrderView>(options.queryKey)?.ticks
+      const now = known?.find((tick) => tick.stepKey === step.key) ?? untouched(step.key)
+      const { revision, outcome, note, startedAt } = { ...now, ...change }
+      try {
+        const tick = await setTick(job.id, step.key, { revision, outcome, note, startedAt })
+        queries.setQueryData<WorkOrderView>(
+          options.queryKey,
+          (old) =>
+            old && { ...old, ticks: [...old.ticks.filter((one) => one.stepKey !== tick.stepKey), tick] },
+        )
+        return true
+      } catch (failed) {
+        say((failed as Error).message, 'problem')
+        void queries.invalidateQueries({ queryKey: options.queryKey })
+        return false
+      }
+    }
+    queue.current = queue.current.then(run)
+    return queue.current
+  }
 
   const finish = async (outcome: 'as-said' | 'something-else') => {
-    if (!current || put.isPending) return
-    await put.mutateAsync({ step: current, change: { outcome } })
-    if (outcome === 'as-said') go(steps[steps.indexOf(current) + 1])
+    if (!current) return
+    const next = steps[steps.indexOf(current) + 1]
+    if ((await put(current, { outcome })) && outcome === 'as-said') go(next)
   }
 
   useKeys({ ' ': () => void finish('as-said'), x: () => void finish('something-else') })
@@ -145,11 +153,10 @@ export function WorkOrderPage() {
           key={current.key}
           step={current}
           tick={tickOf(current)}
-          busy={put.isPending}
-          onStart={() => put.mutate({ step: current, change: { startedAt: new Date().toISOString() } })}
+          onStart={() => put(current, { startedAt: new Date().toISOString() })}
           onFinish={finish}
-          onReopen={() => put.mutate({ step: current, change: { outcome: 'open' } })}
-          onNote={(note) => put.mutate({ step: current, change: { note } })}
+          onReopen={() => put(current, { outcome: 'open' })}
+          onNote={(note) => put(current, { note })}
           onBack={() => go(steps[steps.indexOf(current) - 1])}
           onNext={() => go(steps[steps.indexOf(current) + 1])}
         />
