@@ -79,7 +79,6 @@ internal sealed class InterfaceTable
         var device = fabric.House.Devices[d];
         var settings = device.Wan ?? new();
         var group = fabric.Groups[d].Wan;
-        if (settings.Method == WanMethod.None) return;
         WanOf[d] = All.Count;
         var plugged = fabric.IsPlugged[group] || fabric.Joined[d] is not null;
         var wan = new Interface(All.Count, device.Id, InterfaceKind.Wan, segments.OfGroup[group])

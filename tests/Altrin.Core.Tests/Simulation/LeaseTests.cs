@@ -152,4 +152,11 @@ public class LeaseTests
             .With(h => h.WithDevice("gw", d => d with { Wan = new() { Method = WanMethod.Static, Address = InterfaceAddress.Parse(address), Gateway = Ipv4Address.Parse("203.0.113.1") } })).State;
         Assert.Equal(works ? Answer.Yes : Answer.No, state.Internet("a").Reachable);
     }
+
+    [Fact]
+    public void A_wan_that_is_switched_off_has_none_and_leads_nowhere()
+    {
+        var state = new HouseBuilder().Gateway().Thing("a", "gw:lan1").With(h => h.WithDevice("gw", d => d with { Wan = new() { Method = WanMethod.None } })).State;
+        Assert.Equal((LeaseOutcome.None, ReachProblem.NoWayOut), (state.Wan("gw")!.Outcome, state.Internet("a").Why));
+    }
 }

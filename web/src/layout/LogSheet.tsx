@@ -6,10 +6,21 @@ import { useJob } from './JobContext'
 
 /** What was changed, in order, in both houses. */
 export function LogSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const { job } = useJob()
+  const { job, side } = useJob()
   const { data } = useQuery({ ...log(job.id, job.version), enabled: open })
   return (
-    <Sheet title="What was changed" open={open} onClose={onClose}>
+    <Sheet
+      title="What was changed"
+      open={open}
+      onClose={onClose}
+      footer={
+        <Text flex="1" color="spruce" fontSize="14px" textDecoration="underline">
+          <a href={`/api/jobs/${job.id}/${side}/document`} download>
+            Save the house {side === 'found' ? 'as found' : 'as planned'} as a document
+          </a>
+        </Text>
+      }
+    >
       <Box as="ol" listStyleType="none">
         {(data ?? []).map((entry) => (
           <Box
