@@ -1,0 +1,67 @@
+import { ChakraProvider } from '@chakra-ui/react'
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
+import type { ReactNode } from 'react'
+import { afterEach, describe, expect, it, vi } from 'vitest'
+import { system } from '../theme'
+import { DraftField } from './DraftField'
+import { Segmented } from './Segmented'
+
+const draw = (what: ReactNode) => render(<ChakraProvider value={system}>{what}</ChakraProvider>)
+const type = (text: string) => fireEvent.change(screen.getByLabelText('Address'), { target: { value: text } })
+const key = (name: string) => fireEvent.keyDown(screen.getByLabelText('Address'), { key: name })
+
+afterEach(cleanup)
+
+describe('a field that is put in force', () => {
+  it('sends what was typed on Enter, without the blanks around it', async () => {
+    const commit = vi.fn().mockResolvedValue(undefined)
+    draw(<DraftField label="Address" value="192.168.1.1/24" commit={commit} />)
+    type('  192.168.1.2/24 ')
+    await act(async () => key('Enter'))
+    expect(commit).toHaveBeenCalledWith('192.168.1.2/24')
+  })
+
+  it('sends nothing when nothing was changed', async () => {
+    const commit = vi.fn()
+    draw(<DraftField label="Address" value="192.168.1.1/24" commit={commit} />)
+    await act(async () => key('Enter'))
+    expect(commit).not.toHaveBeenCalled()
+  })
+
+  it('keeps what was refused, with the reason, until Escape brings back what holds', async () => {
+    draw(<DraftField label="Address" value="192.168.1.1/24" commit={async () => 'No box may hold that.'} />)
+    type('192.168.1.255/24')
+    await act(async () => key('Enter'))
+    const field = screen.getByLabelText('Address') as HTMLInputElement
+    expect(field.value).toBe('192.168.1.255/24')
+    expect(field.getAttribute('aria-invalid')).toBe('true')
+    expect(screen.getByRole('alert').textContent).toBe('No box may hold that.')
+    key('Escape')
+    expect(field.value).toBe('192.168.1.1/24')
+    expect(screen.queryByRole('alert')).toBeNull()
+  })
+
+  it('follows a value that changes under it', () => {
+    const drawn = draw(<DraftField label="Address" value="192.168.1.1/24" commit={async () => undefined} />)
+    drawn.rerender(
+      <ChakraProvider value={system}>
+        <DraftField label="Address" value="192.168.7.1/24" commit={async () => undefined} />
+      </ChakraProvider>,
+    )
+    expect((screen.getByLabelText('Address') as HTMLInputElement).value).toBe('192.168.7.1/24')
+  })
+})
+
+describe('two ways, one chosen', () => {
+  it('tells which is chosen and moves with the arrow keys', () => {
+    const onChange = vi.fn()
+    const options = [
+      { value: 'found', label: 'As found' },
+      { value: 'planned', label: 'Planned' },
+    ]
+    draw(<Segmented label="Which house" value="found" options={options} onChange={onChange} />)
+    expect(screen.getByRole('radio', { name: 'As found' }).getAttribute('aria-checked')).toBe('true')
+    fireEvent.keyDown(screen.getByRole('radio', { name: 'As found' }), { key: 'ArrowRight' })
+    expect(onChange).toHaveBeenCalledWith('planned')
+  })
+})
