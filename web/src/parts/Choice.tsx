@@ -1,5 +1,6 @@
-import { Box, NativeSelect, Text } from '@chakra-ui/react'
+import { NativeSelect } from '@chakra-ui/react'
 import { useId } from 'react'
+import { fieldLook, Labelled } from './Labelled'
 
 /** A labelled list to choose one from; the platform's own, so that a phone shows its wheel. */
 export function Choice<T extends string>(props: {
@@ -12,19 +13,11 @@ export function Choice<T extends string>(props: {
   const { label, value, options, width = '170px', onChange } = props
   const id = useId()
   return (
-    <Box w={width} maxW="100%">
-      <Text as="label" display="block" fontSize="13px" color="quiet" {...{ htmlFor: id }}>
-        {label}
-      </Text>
+    <Labelled label={label} id={id} width={width}>
       <NativeSelect.Root size="sm">
         <NativeSelect.Field
           id={id}
-          h={{ base: '38px', md: '30px' }}
-          px="8px"
-          bg="paper"
-          borderColor="quiet"
-          borderRadius="4px"
-          fontSize="15px"
+          {...fieldLook}
           value={value}
           onChange={(event) => onChange(event.target.value as T)}
         >
@@ -36,6 +29,6 @@ export function Choice<T extends string>(props: {
         </NativeSelect.Field>
         <NativeSelect.Indicator />
       </NativeSelect.Root>
-    </Box>
+    </Labelled>
   )
 }

@@ -1,5 +1,6 @@
-import { Box, Input, Text } from '@chakra-ui/react'
+import { Input, Text } from '@chakra-ui/react'
 import { useEffect, useId, useState } from 'react'
+import { fieldLook, Labelled } from './Labelled'
 
 /**
  * A field that is typed into and then put in force by Enter or by leaving it. What the server refuses stays in the field with
@@ -27,20 +28,13 @@ export function DraftField(props: {
     setProblem(await commit(draft.trim()))
   }
   return (
-    <Box w={width} maxW="100%">
-      <Text as="label" display="block" fontSize="13px" color="quiet" {...{ htmlFor: id }}>
-        {label}
-      </Text>
+    <Labelled label={label} id={id} width={width}>
       <Input
         id={id}
         size="sm"
-        h={{ base: '38px', md: '30px' }}
-        px="8px"
-        bg="paper"
+        {...fieldLook}
         borderColor={problem ? 'brick' : 'quiet'}
-        borderRadius="4px"
         fontFamily={mono ? 'mono' : 'body'}
-        fontSize="15px"
         placeholder={placeholder}
         spellCheck={false}
         autoComplete="off"
@@ -63,6 +57,6 @@ export function DraftField(props: {
           {problem}
         </Text>
       )}
-    </Box>
+    </Labelled>
   )
 }

@@ -1,5 +1,6 @@
-import { Flex, Text } from '@chakra-ui/react'
+import { Text } from '@chakra-ui/react'
 import { useJob } from '../../layout/JobContext'
+import { Foot } from '../../parts/Foot'
 import { Press } from '../../parts/Press'
 import { nameOf, socketName } from '../../parts/words'
 import { useHand } from '../../state/hand'
@@ -22,21 +23,7 @@ export function HandBar() {
           ? `${nameOf(house.document, occupant.id)} in ${socketName(house.document, held)}: press a free socket to move it.`
           : `Cable from ${socketName(house.document, held)} to ${socketName(house.document, occupant.far)}: press a free socket to move this end.`
   return (
-    <Flex
-      role="status"
-      position="sticky"
-      bottom="0"
-      bg="sheet"
-      borderTop="2px solid"
-      borderColor="spruce"
-      boxShadow="0 -6px 18px rgba(20,30,32,.12)"
-      px={{ base: '14px', md: '24px' }}
-      py="10px"
-      gap="12px"
-      align="center"
-      wrap="wrap"
-      zIndex="5"
-    >
+    <Foot role="status" display="flex" gap="12px" alignItems="center" flexWrap="wrap">
       <Text flex="1 1 260px">{what}</Text>
       {(occupant?.kind === 'cable' || occupant?.kind === 'thing') && (
         <Press kind="danger" onClick={() => unplug(held)}>
@@ -44,6 +31,6 @@ export function HandBar() {
         </Press>
       )}
       <Press onClick={() => hold(null)}>Put it down</Press>
-    </Flex>
+    </Foot>
   )
 }

@@ -1,6 +1,7 @@
-import { Box, Flex, Text } from '@chakra-ui/react'
+import { Flex, Text } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import { useJob, useTools } from '../../layout/JobContext'
+import { Foot } from '../../parts/Foot'
 import { Press } from '../../parts/Press'
 
 /** Floats at the foot of the sheet with the settings of what is chosen. */
@@ -18,21 +19,7 @@ export function Panel({
   const { side } = useJob()
   const { select } = useTools()
   return (
-    <Box
-      as="section"
-      aria-label={title}
-      position="sticky"
-      bottom="0"
-      bg="sheet"
-      borderTop="2px solid"
-      borderColor="spruce"
-      boxShadow="0 -6px 18px rgba(20,30,32,.12)"
-      px={{ base: '14px', md: '24px' }}
-      py="10px"
-      maxH={{ base: '56vh', md: '46vh' }}
-      overflow="auto"
-      zIndex="5"
-    >
+    <Foot as="section" aria-label={title} maxH={{ base: '56vh', md: '46vh' }} overflow="auto">
       <Flex justify="space-between" align="baseline" gap="8px" mb="6px">
         <Text as="h2" fontWeight="700" fontSize="16px">
           {title}{' '}
@@ -48,6 +35,6 @@ export function Panel({
         </Flex>
       </Flex>
       {children}
-    </Box>
+    </Foot>
   )
 }
