@@ -17,7 +17,7 @@ public sealed class TwoDhcpServers : IRule
         foreach (var onSegment in facts.ServersOn)
         {
             var servers = onSegment.ToList();
-            if (servers.Count < 2) continue;
+            if (servers.Count < 2 || IsLineInLan(facts, servers)) continue;
             var main = facts.MainOn(onSegment.Key);
             var rightful = servers.Find(server => server.Device == main?.Owner) ?? servers[0];
             var rivals = servers.Where(server => server != rightful).ToList();
@@ -32,6 +32,11 @@ public sealed class TwoDhcpServers : IRule
                 () => Fixes(facts, rivals));
         }
     }
+
+    /// <summary>The provider beside a router whose LAN socket the line is in: the socket is what is wrong, and another rule's finding.</summary>
+    private static bool IsLineInLan(Facts facts, List<RunningServer> servers) =>
+        servers.Count == 2 && servers.Exists(server => server.Device == "isp")
+        && servers.Exists(server => facts.House.Line?.Device == server.Device && facts.Device(server.Device).Mode == DeviceMode.Router);
 
     private static ImmutableArray<Fix> Fixes(Facts facts, List<RunningServer> rivals)
     {

@@ -50,19 +50,24 @@ internal sealed class StairsBuilder(NetworkState state)
         var placed = treads.SelectMany(tread => tread.Boxes.Concat(tread.Things)).Concat(steps.Select(step => step.Device)).ToHashSet();
         var loose = house.Devices.Select(device => device.Id).Concat(house.Endpoints.Select(endpoint => endpoint.Id))
             .Where(id => !placed.Contains(id)).ToImmutableArray();
-        var street = state.Interfaces.Where(one => one.Segment == state.ProviderSegment || one.Candidates.Any(c => c.Server == InterfaceTable.ProviderId))
-            .SelectMany(one => one.Candidates).Where(candidate => candidate.Address is not null)
+        var street = state.Interfaces.SelectMany(one => one.Candidates).Where(IsTheProviders)
             .Select(candidate => candidate.Address!.Value.Address.ToString()).Distinct().ToImmutableArray();
         return new(street, treads, steps, loose);
     }
+
+    /// <summary>Given out by the provider, or agreed with it and set by hand.</summary>
+    private bool IsTheProviders(Candidate candidate) => candidate.Address is { } address && house.Line is { } line
+        && (candidate.Server == InterfaceTable.ProviderId || InterfaceTable.PrefixOf(line).Contains(address.Address));
 
     /// <summary>A router is a step unless it is a bridge in practice: its WAN empty while its LAN hangs on another's network.</summary>
     private bool IsStep(Device device)
     {
         if (device.Mode is not (DeviceMode.Router or DeviceMode.Passthrough)) return false;
         if (device.Mode == DeviceMode.Passthrough) return house.Line?.Device == device.Id;
-        if (state.IsWanPlugged(device.Id)) return true;
         var inside = state.InsideOf(device.Id);
+        // With the line in a LAN socket its inside is the street itself: nothing steps down there.
+        if (inside == state.ProviderSegment) return false;
+        if (state.IsWanPlugged(device.Id)) return true;
         return !house.Devices.Any(other => other.Id != device.Id && other.Mode is DeviceMode.Router or DeviceMode.Passthrough
             && state.InsideOf(other.Id) == inside && (state.IsWanPlugged(other.Id) || IsBefore(other, device)));
     }

@@ -36,6 +36,20 @@ public class StairsTests
     }
 
     [Fact]
+    public void With_the_line_in_a_lan_socket_the_router_stands_on_the_street_and_is_no_step()
+    {
+        var stairs = Stairs.Of(Simulator.Run(Examples.House("wrong-socket-line")));
+        Assert.Empty(stairs.Steps);
+        Assert.Equal("gw", Assert.Single(stairs.Treads.Single(tread => tread.Depth == 0).Boxes));
+    }
+
+    [Theory]
+    [InlineData("modem-in-front")]
+    [InlineData("wrong-socket-line")]
+    public void Only_addresses_of_the_provider_stand_at_the_street(string example) =>
+        Assert.Equal("203.0.113.10", Assert.Single(Stairs.Of(Simulator.Run(Examples.House(example))).StreetAddresses));
+
+    [Fact]
     public void What_leads_nowhere_is_cut_off_and_what_is_on_nothing_is_loose()
     {
         var stairs = Of(new HouseBuilder().Gateway().Box("alone").Thing("a", "alone:lan1").Thing("b", null));

@@ -88,6 +88,7 @@ export function BoxInspector({ device }: { device: Device }) {
         ) : (
           <DraftField
             label="Its own address"
+            width="190px"
             mono
             value={lan?.address ?? ''}
             placeholder="192.168.1.1/24"

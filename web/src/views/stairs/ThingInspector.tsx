@@ -105,6 +105,7 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
           <>
             <DraftField
               label="Fixed address"
+              width="190px"
               mono
               value={address?.address ?? ''}
               commit={(text) => fix({ address: text })}

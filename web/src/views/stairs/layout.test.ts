@@ -97,6 +97,42 @@ function crowd(boxes: number, things: number): { house: House; stairs: Stairs } 
   }
 }
 
+/** A modem standing on the street itself, a router behind it. */
+const modem: { house: House; stairs: Stairs } = {
+  house: {
+    name: 'Modem',
+    line: { device: 'modem', port: 'line' },
+    devices: [
+      {
+        id: 'modem',
+        name: 'Modem',
+        mode: 'modem',
+        ports: [
+          { id: 'line', role: 'wan' },
+          { id: 'lan1', role: 'lan' },
+        ],
+      },
+      {
+        id: 'router',
+        name: 'Router',
+        mode: 'router',
+        ports: [
+          { id: 'wan', role: 'wan' },
+          { id: 'lan1', role: 'lan' },
+        ],
+      },
+    ],
+    cables: [{ id: 'c1', a: { device: 'modem', port: 'lan1' }, b: { device: 'router', port: 'wan' } }],
+    endpoints: [{ id: 'laptop', name: 'Laptop', connect: { device: 'router', port: 'lan1' } }],
+  },
+  stairs: {
+    streetAddresses: [],
+    treads: [tread('s0', 0, null, ['modem'], []), tread('s1', 1, 's0', [], ['laptop'])],
+    steps: [step('router', 's0', 's1', 1)],
+    loose: [],
+  },
+}
+
 const cards = (placed: Placement): Rect[] =>
   placed.treads.flatMap((t) => [
     ...t.boxes.map((b) => ({ x: b.x, y: b.y, w: b.w, h: b.h, id: b.device.id })),
@@ -115,6 +151,7 @@ const stretches = (points: Point[]) => points.slice(1).map((point, i) => [points
 
 const houses: [string, House, Stairs, Map<string, string>][] = [
   ['the demo house', demo, demoStairs, joined],
+  ['a modem in front', ...spread(modem), new Map()],
   ['one box, five wired things', ...spread(crowd(1, 5)), new Map()],
   ['six boxes, three things each', ...spread(crowd(6, 3)), new Map()],
   ['nine boxes, six things each', ...spread(crowd(9, 6)), new Map()],

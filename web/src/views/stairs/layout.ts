@@ -164,12 +164,20 @@ class Placer {
       const ends = [cable.a.device, cable.b.device]
       return ends.some((end) => here.has(end)) && ends.every((end) => here.has(end) || below.has(end))
     }).length
+    const line = this.house.line && this.lineEntersBelow(this.house.line.device, here, step) ? 1 : 0
     const room = this.width - radioColumn - 40
     const overflow = [...here].reduce(
       (sum, id) => sum + Math.max(0, this.wiredOn(id, tread).length - this.columns(room)),
       0,
     )
-    return cables + overflow
+    return cables + overflow + line
+  }
+
+  /** A step has its WAN sockets on the upper edge, where the line falls straight; every other socket is below. */
+  private lineEntersBelow(device: string, here: Set<string>, step: Step | null): boolean {
+    if (!here.has(device)) return false
+    const port = this.devices.get(device)?.ports?.find((one) => one.id === this.house.line?.port)
+    return step?.device !== device || port?.role === 'lan'
   }
 
   private wiredOn(device: string, tread: Tread): Endpoint[] {
@@ -373,11 +381,17 @@ class Placer {
     right.sort((a, b) => b.port.x - a.port.x)
     left.sort((a, b) => a.port.x - b.port.x)
     const outgoing = cables.sort((a, b) => a.port.x - b.port.x)
+    const line = box.ports.find(
+      (port) =>
+        port.edge === 'bottom' &&
+        this.house.line?.device === port.socket.device &&
+        this.house.line.port === port.socket.port,
+    )
     const laterPorts = later
       .map((thing) => ({ thing, port: this.ports.get(`${thing.connect?.device}:${thing.connect?.port}`) }))
       .filter((one): one is { thing: Endpoint; port: PlacedPort } => one.port !== undefined)
 
-    const lanes = right.length + left.length + outgoing.length + laterPorts.length
+    const lanes = right.length + left.length + outgoing.length + laterPorts.length + (line ? 1 : 0)
     // Beside the lettering there is room as long as nothing reaches under it.
     const rightmost = x0 + first.length * (this.sizes.cardW + this.sizes.gap) - this.sizes.gap
     const isClear = first.length > 0 && rightmost < this.width - letterW - 8
@@ -418,6 +432,21 @@ class Placer {
           ],
         })
       }
+      level += lane
+    }
+    if (line) {
+      const slot = takeGutter()
+      this.wires.push({
+        id: 'line',
+        kind: 'line',
+        points: [
+          [line.x, line.y],
+          [line.x, level],
+          [slot, level],
+          [slot, 36],
+        ],
+        ends: [box.device.id],
+      })
       level += lane
     }
     const climbs = laterPorts.map(({ thing, port }) => {
