@@ -114,7 +114,9 @@ internal sealed class StairsBuilder(NetworkState state)
         var names = s.Members.Where(member => member.StartsWith("wifi:", StringComparison.Ordinal))
             .Select(member => member[(member.IndexOf('/') + 1)..member.LastIndexOf('@')]).Distinct();
         var servers = state.Servers.Where(server => server.Segment == segment)
-            .Select(server => new GivesOut(server.Device, $"{server.Pool.Start.LastNumber} to {server.Pool.End.LastNumber}"));
+            .Select(server => new GivesOut(server.Device, server.Pool.Count == 1
+                ? server.Pool.Start.LastNumber
+                : $"{server.Pool.Start.LastNumber} to {server.Pool.End.LastNumber}"));
         return new(s.Id, depth[segment], parent.TryGetValue(segment, out var above) ? state.Segments[above].Id : null, isCutOff, s.IsLoop,
             [.. SubnetsOf(segment)], [.. servers], [.. names], [.. boxes], [.. things]);
     }

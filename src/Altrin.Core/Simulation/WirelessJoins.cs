@@ -70,44 +70,51 @@ internal sealed class WirelessJoins
         for (var d = 0; d < devices.Length; d++)
             if (devices[d].Uplink is not null && fabric.Groups[d].Uplink != DeviceGroups.Dead) waiting.Add(d);
 
-        // Nearest to the line first: who joins a repeater needs to know how far that repeater is.
+        // Nearest to the line first, a ring at a time: who joins a repeater needs to know how far that repeater is, and
+        // joins on one ring do not change one another's choice.
         while (waiting.Count > 0)
         {
-            hops = CountHops();
-            var best = -1;
-            RadioNetwork? bestNetwork = null;
-            foreach (var d in waiting)
+            Survey();
+            var choices = waiting.Select(d => (Device: d, Network: Choose(d))).Where(choice => choice.Network is not null).ToList();
+            if (choices.Count == 0) break;
+            var ring = choices.Min(choice => hops[choice.Network!.Group]);
+            var before = waiting.Count;
+            foreach (var (d, network) in choices)
             {
-                if (Choose(d) is not { } network) continue;
-                if (bestNetwork is null || hops[network.Group] < hops[bestNetwork.Group]) (best, bestNetwork) = (d, network);
+                if (hops[network!.Group] != ring || HangsBelow(d, network)) continue;
+                joined[d] = network;
+                connected.Union(fabric.Groups[d].Uplink, network.Group);
+                waiting.Remove(d);
             }
-            if (bestNetwork is null) break;
-            joined[best] = bestNetwork;
-            connected.Union(fabric.Groups[best].Uplink, bestNetwork.Group);
-            waiting.Remove(best);
+            if (waiting.Count == before) break;
         }
+        Survey();
+    }
+
+    /// <summary>Measures the way from everywhere to the line, and puts each name's networks in order of it.</summary>
+    private void Survey()
+    {
         hops = CountHops();
+        foreach (var list in byName.Values)
+            list.Sort((a, b) => hops[a.Group] != hops[b.Group] ? hops[a.Group].CompareTo(hops[b.Group]) : a.Order.CompareTo(b.Order));
     }
 
     private RadioNetwork? Choose(int device)
     {
         var uplink = fabric.House.Devices[device].Uplink!;
         var band = fabric.House.Devices[device].Radios.First(radio => radio.Id == uplink.Radio).Band;
-        if (!byName.TryGetValue(uplink.Ssid, out var named)) return null;
-        var matching = named.Where(network => network.Band == band && network.Settings.Key == uplink.Key
-            && Speak(network.Settings.Security, uplink.Security) && network.Device != device && LinkComesUp(device, network)).ToList();
-        return Nearest(matching.Where(network => !HangsBelow(device, network)), uplink.Near);
+        return Pick(uplink.Ssid, uplink.Near, network => network.Band == band && network.Settings.Key == uplink.Key
+            && Speak(network.Settings.Security, uplink.Security) && network.Device != device
+            && LinkComesUp(device, network) && !HangsBelow(device, network));
     }
 
-    private RadioNetwork? Nearest(IEnumerable<RadioNetwork> matching, string? near)
+    /// <summary>The network of the device heard best, if that one will do; else the first that will, in order of hops and document.</summary>
+    private RadioNetwork? Pick(string ssid, string? near, Predicate<RadioNetwork> willDo)
     {
-        RadioNetwork? best = null;
-        foreach (var network in matching)
-        {
-            if (near is not null && fabric.House.Devices[network.Device].Id == near) return network;
-            if (best is null || hops[network.Group] < hops[best.Group]) best = network;
-        }
-        return best;
+        if (!byName.TryGetValue(ssid, out var named)) return null;
+        if (near is not null && fabric.DeviceIndex.TryGetValue(near, out var heard)
+            && named.Find(network => network.Device == heard && willDo(network)) is { } best) return best;
+        return named.Find(willDo);
     }
 
     /// <summary>A WDS pair speaks only on one fixed channel: each end's first network on that radio tells which.</summary>
@@ -188,9 +195,9 @@ internal sealed class WirelessJoins
         var networks = new RadioNetwork?[endpoints.Length];
         for (var i = 0; i < networks.Length; i++)
         {
-            if (endpoints[i].Connect is not { Ssid: { } ssid } connect || !byName.TryGetValue(ssid, out var named)) continue;
+            if (endpoints[i].Connect is not { Ssid: { } ssid } connect) continue;
             var security = connect.Security ?? WifiSecurity.Open;
-            networks[i] = Nearest(named.Where(n => n.Settings.Key == connect.Key && Speak(n.Settings.Security, security)), connect.Near);
+            networks[i] = Pick(ssid, connect.Near, n => n.Settings.Key == connect.Key && Speak(n.Settings.Security, security));
         }
         return networks;
     }
