@@ -105,6 +105,8 @@ public static class DocumentReader
             Wifi = r.Objects("wifi", Wifi),
             Uplink = r.Object("uplink", Uplink),
             ServesWifi = r.Flag("servesWifi", false),
+            Hairpin = r.Flag("hairpin", false),
+            DefaultPassword = r.OptionalFlag("defaultPassword"),
             KeptApart = r.OptionalFlag("keptApart"),
             Label = r.Object("label", Label),
             Unknown = r.Rest(),
@@ -116,6 +118,10 @@ public static class DocumentReader
         Id = r.RequiredText("id"),
         Role = r.RequiredWord<PortRole>("role"),
         SpeedMbps = r.Number("speedMbps", 1_000_000),
+        Vlan = r.Whole("vlan", Network.Vlan.Least, Network.Vlan.Most),
+        Tagged = r.WholeList("tagged", Network.Vlan.Least, Network.Vlan.Most),
+        PoeGives = r.Word<PoeClass>("poeGives"),
+        PoeNeeds = r.Word<PoeClass>("poeNeeds"),
         Unknown = r.Rest(),
     };
 
@@ -215,6 +221,7 @@ public static class DocumentReader
         Broadcast = r.Flag("broadcast", true),
         Enabled = r.Flag("enabled", true),
         Guest = r.Flag("guest", false),
+        Vlan = r.Whole("vlan", Network.Vlan.Least, Network.Vlan.Most),
         Unknown = r.Rest(),
     };
 

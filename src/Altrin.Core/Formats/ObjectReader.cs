@@ -133,6 +133,14 @@ internal sealed class ObjectReader
             return (T?)null;
         });
 
+    public ImmutableArray<int> WholeList(string field, int least, int most) =>
+        List(field, (element, place) =>
+        {
+            if (element.ValueKind == JsonValueKind.Number && element.TryGetInt32(out var number) && number >= least && number <= most) return number;
+            problems.Add(place, $"{Describe(element)} stands here. Write a whole number from {least} to {most}.");
+            return (int?)null;
+        });
+
     public ImmutableArray<T> Objects<T>(string field, Func<ObjectReader, T> read) where T : class
     {
         if (Array(field) is not { } array) return [];

@@ -137,6 +137,7 @@ public static class StateWriter
                 json.WriteString("protocol", Words<TransportProtocol>.Of(service.Protocol));
                 json.WriteNumber("port", service.Port);
                 json.WriteString("reachable", Words<Answer>.Of(answer.Reachable));
+                json.WriteString("fromInside", Words<Answer>.Of(answer.FromInside));
                 TextOrNull(json, "stoppedAt", answer.StoppedAt);
                 json.WriteEndObject();
             }

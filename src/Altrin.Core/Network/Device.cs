@@ -45,6 +45,12 @@ public sealed record Device : DocumentPart
     /// <summary>Client bridges only: some serve wired devices alone.</summary>
     public bool ServesWifi { get; init; }
 
+    /// <summary>Sends what its own side addresses to its outside address back in, by the same forwards (RFC 4787 REQ-9). Many boxes do not.</summary>
+    public bool Hairpin { get; init; }
+
+    /// <summary>The admin password is still the one on the label. Null: nobody has looked.</summary>
+    public bool? DefaultPassword { get; init; }
+
     /// <summary>The household wants what is behind this router kept apart: its second translation is meant, not an accident.</summary>
     public bool? KeptApart { get; init; }
 
@@ -59,6 +65,30 @@ public sealed record Port : DocumentPart
     public required string Id { get; init; }
     public required PortRole Role { get; init; }
     public double? SpeedMbps { get; init; }
+
+    /// <summary>The VLAN that untagged frames here belong to (IEEE 802.1Q); null is VLAN 1, the box's own network.</summary>
+    public int? Vlan { get; init; }
+
+    /// <summary>VLANs that this socket carries tagged beside it: a trunk.</summary>
+    public ImmutableArray<int> Tagged { get; init; } = [];
+
+    /// <summary>Power that this socket gives over the data cable, and that the box wants to get through it.</summary>
+    public PoeClass? PoeGives { get; init; }
+
+    public PoeClass? PoeNeeds { get; init; }
+}
+
+/// <summary>IEEE 802.3af, at and bt (type 3 and 4), weakest first.</summary>
+[JsonConverter(typeof(WordConverter<PoeClass>))]
+public enum PoeClass { Af, At, Bt }
+
+/// <summary>IEEE 802.1Q: 12 bits, of which 0 and 4095 are set aside.</summary>
+public static class Vlan
+{
+    /// <summary>What untagged frames belong to where nothing is said.</summary>
+    public const int Own = 1;
+
+    public const int Least = 1, Most = 4094;
 }
 
 public sealed record WirelessRadio : DocumentPart

@@ -21,6 +21,9 @@ public sealed record WifiNetwork : DocumentPart
     public bool Broadcast { get; init; } = true;
     public bool Enabled { get; init; } = true;
     public bool Guest { get; init; }
+
+    /// <summary>The VLAN that its devices are in; null is VLAN 1, the box's own network.</summary>
+    public int? Vlan { get; init; }
 }
 
 /// <summary>A channel by number, or “auto” (<see cref="Number"/> null): then the box picks and changes it as it likes.</summary>

@@ -19,7 +19,8 @@ internal sealed class Delivery
         for (var i = table.All.Count - 1; i >= 0; i--)
         {
             next[i] = -1;
-            if (table.All[i].Address is not { } address) continue;
+            // At the network or broadcast address of its own subnet nothing answers and nothing is answered (RFC 1122 section 3.2.1.3).
+            if (table.All[i].Address is not { } address || !address.Prefix.IsUsable(address.Address)) continue;
             var key = (table.All[i].Link, address.Address);
             if (first.TryGetValue(key, out var after)) next[i] = after;
             first[key] = i;
@@ -55,12 +56,15 @@ internal sealed class Delivery
     public Ends Returns(Interface side, Interface sender, Candidate from)
     {
         if (from.Address is not { } source || side.Address is not { } own || !own.Prefix.Contains(source.Address)) return Ends.No;
-        return Finds(side.Link, source.Address, sender);
+        if (side.Kind == InterfaceKind.Provider && !InterfaceTable.AnswersTo(Fabric.House.Line!, source.Address)) return Ends.No;
+        return Finds(side.Link, own.Prefix, source.Address, sender);
     }
 
     /// <summary>Whether a packet for the address on the link ends at that interface: two holders make it a race.</summary>
-    public Ends Finds(int link, Ipv4Address address, Interface wanted)
+    /// <param name="by">The sender's own prefix: what is its broadcast address it sends to nobody.</param>
+    public Ends Finds(int link, Prefix by, Ipv4Address address, Interface wanted)
     {
+        if (!by.IsUsable(address)) return Ends.No;
         var ends = Ends.None;
         foreach (var holder in HoldersOf(link, address)) ends |= holder == wanted ? Ends.Yes : Ends.No;
         // Nobody holds it for certain; the wanted one may, by the lease that is being looked at.

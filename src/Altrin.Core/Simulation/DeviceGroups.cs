@@ -3,10 +3,13 @@ using Altrin.Core.Network;
 namespace Altrin.Core.Simulation;
 
 /// <summary>Which sockets, networks and uplinks of one box are bridged together in the mode it is in.</summary>
-/// <remarks>One row of the table in section 2 of the format a mode. A group is a number; −1 is dead.</remarks>
+/// <remarks>One row of the table in section 2 of the format a mode. A group is a number; −1 is dead. A box that knows VLANs
+/// has a group for each (IEEE 802.1Q): VLAN 1 is its own network, the one its address is on.</remarks>
 internal sealed class DeviceGroups
 {
     public const int Dead = -1;
+
+    private readonly Dictionary<int, int> ofVlan = [];
 
     public int Lan { get; private set; } = Dead;
     public int Wan { get; private set; } = Dead;
@@ -17,43 +20,47 @@ internal sealed class DeviceGroups
     /// <summary>The group that the wireless uplink belongs to, where the mode has one.</summary>
     public int Uplink { get; private set; } = Dead;
 
+    /// <summary>The group of the untagged frames of each socket.</summary>
     public required int[] OfPort { get; init; }
+
+    /// <summary>The tagged lanes of each socket; null for one that carries none.</summary>
+    public required (int Vlan, int Group)[]?[] Tagged { get; init; }
+
     public required int[] OfWifi { get; init; }
 
     public static DeviceGroups Of(Device device, Socket? line, Func<int> newGroup)
     {
-        var groups = new DeviceGroups { OfPort = new int[device.Ports.Length], OfWifi = new int[device.Wifi.Length] };
-        groups.Lan = newGroup();
+        var groups = new DeviceGroups
+        {
+            OfPort = new int[device.Ports.Length],
+            Tagged = new (int, int)[]?[device.Ports.Length],
+            OfWifi = new int[device.Wifi.Length],
+        };
+        groups.Lan = groups.ofVlan[Vlan.Own] = newGroup();
         Array.Fill(groups.OfPort, groups.Lan);
+        Array.Fill(groups.OfWifi, Dead);
         switch (device.Mode)
         {
             case DeviceMode.Router:
                 groups.SplitWan(device, line, newGroup);
-                groups.JoinWifi(device, guestApart: newGroup);
+                groups.SetGuestsApart(device, newGroup);
+                groups.JoinWifi(device, newGroup);
+                groups.JoinVlans(device, newGroup);
                 break;
             case DeviceMode.Passthrough:
                 groups.SplitLine(device, line, newGroup);
-                Array.Fill(groups.OfWifi, Dead);
                 break;
             case DeviceMode.Modem:
                 for (var i = 0; i < device.Ports.Length; i++)
                     if (device.Ports[i].Role == PortRole.Wan && !IsLine(device, i, line)) groups.OfPort[i] = Dead;
-                Array.Fill(groups.OfWifi, Dead);
                 break;
             case DeviceMode.Switch:
-                Array.Fill(groups.OfWifi, Dead);
+                groups.JoinVlans(device, newGroup);
                 break;
-            case DeviceMode.AccessPoint:
-                groups.JoinWifi(device, guestApart: null);
-                break;
-            case DeviceMode.ClientBridge:
-                groups.Uplink = groups.Lan;
-                if (device.ServesWifi) groups.JoinWifi(device, guestApart: null);
-                else Array.Fill(groups.OfWifi, Dead);
-                break;
-            case DeviceMode.Repeater or DeviceMode.Wds or DeviceMode.MeshSatellite:
-                groups.Uplink = groups.Lan;
-                groups.JoinWifi(device, guestApart: null);
+            default:
+                if (device.Mode != DeviceMode.AccessPoint) groups.Uplink = groups.Lan;
+                if (device.Mode != DeviceMode.ClientBridge || device.ServesWifi) groups.JoinWifi(device, newGroup);
+                groups.JoinVlans(device, newGroup);
                 break;
         }
         return groups;
@@ -82,15 +89,42 @@ internal sealed class DeviceGroups
         }
     }
 
-    private void JoinWifi(Device device, Func<int>? guestApart)
+    /// <summary>A router keeps its guests in a group of its own. One with a VLAN is there for the trunks even while the router's
+    /// own radio for it is off.</summary>
+    private void SetGuestsApart(Device device, Func<int> newGroup)
+    {
+        foreach (var network in device.Wifi)
+        {
+            if (!network.Guest || (!network.Enabled && network.Vlan is null)) continue;
+            if (Guest == Dead) Guest = newGroup();
+            if (network.Vlan is { } vlan) ofVlan.TryAdd(vlan, Guest);
+        }
+    }
+
+    private void JoinWifi(Device device, Func<int> newGroup)
     {
         for (var i = 0; i < device.Wifi.Length; i++)
         {
-            if (!device.Wifi[i].Enabled) OfWifi[i] = Dead;
-            else if (!device.Wifi[i].Guest || guestApart is null) OfWifi[i] = Lan;
-            else OfWifi[i] = Guest != Dead ? Guest : Guest = guestApart();
+            var network = device.Wifi[i];
+            if (!network.Enabled) continue;
+            OfWifi[i] = network.Guest && device.Mode == DeviceMode.Router ? Guest : GroupOf(network.Vlan ?? Vlan.Own, newGroup);
         }
     }
+
+    private void JoinVlans(Device device, Func<int> newGroup)
+    {
+        for (var i = 0; i < device.Ports.Length; i++)
+        {
+            var port = device.Ports[i];
+            // A router's WAN side and a dead socket know no VLAN of the home.
+            if (OfPort[i] != Lan) continue;
+            if (port.Vlan is { } vlan) OfPort[i] = GroupOf(vlan, newGroup);
+            if (!port.Tagged.IsDefaultOrEmpty) Tagged[i] = [.. port.Tagged.Distinct().Select(tag => (tag, GroupOf(tag, newGroup)))];
+        }
+    }
+
+    private int GroupOf(int vlan, Func<int> newGroup) =>
+        ofVlan.TryGetValue(vlan, out var group) ? group : ofVlan[vlan] = newGroup();
 
     private static bool IsLine(Device device, int port, Socket? line) =>
         line is not null && line.Device == device.Id && line.Port == device.Ports[port].Id;

@@ -62,13 +62,20 @@ internal sealed class Fabric
         return fabric;
     }
 
+    /// <summary>The group of the socket's untagged frames.</summary>
     public int GroupOf(Socket socket)
+    {
+        var (groups, port) = Find(socket);
+        return port < 0 ? DeviceGroups.Dead : groups.OfPort[port];
+    }
+
+    private (DeviceGroups Groups, int Port) Find(Socket socket)
     {
         var device = DeviceIndex[socket.Device];
         var ports = House.Devices[device].Ports;
         for (var i = 0; i < ports.Length; i++)
-            if (ports[i].Id == socket.Port) return Groups[device].OfPort[i];
-        return DeviceGroups.Dead;
+            if (ports[i].Id == socket.Port) return (Groups[device], i);
+        return (Groups[device], -1);
     }
 
     private void Wire()
@@ -84,7 +91,16 @@ internal sealed class Fabric
         }
         foreach (var cable in House.Cables)
         {
-            var (a, b) = (GroupOf(cable.A), GroupOf(cable.B));
+            var ((near, a), (far, b)) = (Find(cable.A), Find(cable.B));
+            Lane(near.OfPort[a], far.OfPort[b]);
+            // A frame with a tag arrives only where the other end knows that tag.
+            foreach (var (vlan, group) in near.Tagged[a] ?? [])
+                Lane(group, Array.Find(far.Tagged[b] ?? [], lane => lane.Vlan == vlan) is { Vlan: > 0 } lane ? lane.Group : DeviceGroups.Dead);
+            foreach (var (vlan, group) in far.Tagged[b] ?? []) IsPlugged[group] = true;
+        }
+
+        void Lane(int a, int b)
+        {
             if (a != DeviceGroups.Dead) IsPlugged[a] = true;
             if (b != DeviceGroups.Dead) IsPlugged[b] = true;
             if (a != DeviceGroups.Dead && b != DeviceGroups.Dead) Wires.Add((a, b));
@@ -106,4 +122,5 @@ internal sealed class Fabric
 /// <summary>One Wi-Fi network on the air.</summary>
 /// <param name="Device">Index of the box that makes it.</param>
 /// <param name="Order">Its place in the document: breaks ties.</param>
-internal sealed record RadioNetwork(int Device, int Group, WifiNetwork Settings, Band Band, int Order);
+/// <param name="Place">Its place in the box's list.</param>
+internal sealed record RadioNetwork(int Device, int Place, int Group, WifiNetwork Settings, Band Band, int Order);

@@ -12,18 +12,21 @@ internal static class InboundQuery
     /// <summary>A translating device on the way out, and the address that it must send inbound packets to.</summary>
     private sealed record Translator(Device Device, Ipv4Address Inside);
 
-    public static (Answer Reachable, string? StoppedAt) Ask(
+    /// <returns>Beside it whether the same public address works from inside the home, which takes a box that hairpins.</returns>
+    public static (Answer Reachable, Answer FromInside, string? StoppedAt) Ask(
         Delivery delivery, InternetWays ways, Interface endpoint, TransportProtocol protocol, int port)
     {
-        var (ends, stoppedAt) = (Ends.None, (string?)null);
-        if (ways.Of(endpoint).Ends == Ends.No) return (Answer.No, null);
+        var (ends, inside, stoppedAt) = (Ends.None, Ends.None, (string?)null);
+        if (ways.Of(endpoint).Ends == Ends.No) return (Answer.No, Answer.No, null);
         foreach (var way in WaysOut(delivery, endpoint).Take(MostWays))
         {
             var stop = way is null ? null : FirstStop(delivery, way, protocol, port);
-            ends |= way is null || stop is not null ? Ends.No : Ends.Yes;
+            var arrives = way is not null && stop is null;
+            ends |= arrives ? Ends.Yes : Ends.No;
+            inside |= arrives && (way!.IsEmpty || way.Peek().Device.Hairpin) ? Ends.Yes : Ends.No;
             stoppedAt ??= stop;
         }
-        return (ends.ToAnswer(), stoppedAt);
+        return (ends.ToAnswer(), inside.ToAnswer(), stoppedAt);
     }
 
     /// <summary>Every way out that chance may pick, nearest the endpoint first; null for one that does not arrive.</summary>
@@ -43,8 +46,11 @@ internal static class InboundQuery
             if (holders.IsEmpty) yield return null;
             foreach (var holder in holders)
             {
-                if (!holder.Routes || delivery.Returns(holder, here.At, here.As) == Ends.No) yield return null;
-                else if (holder.Kind == InterfaceKind.Provider) yield return here.Passed;
+                var back = holder.Routes ? delivery.Returns(holder, here.At, here.As) : Ends.No;
+                // Where two hold the address, what is sent in may go to the other one.
+                if ((back & Ends.No) != 0) yield return null;
+                if ((back & Ends.Yes) == 0) continue;
+                if (holder.Kind == InterfaceKind.Provider) yield return here.Passed;
                 else if (delivery.Table.WanOf[holder.Device] is not (>= 0 and var index)) yield return null;
                 else
                 {

@@ -18,7 +18,7 @@ internal sealed class InterfaceTable
     public required int[] NetOf { get; init; }
     public Interface? Provider { get; private set; }
 
-    /// <summary>The link on which only chosen interfaces meet the provider (PPPoE, an agreed static address, pass-through).</summary>
+    /// <summary>The link of PPPoE sessions, over whatever cables lead to the provider.</summary>
     public const int ProviderSession = -2;
 
     public static InterfaceTable Build(Fabric fabric, SegmentMap segments)
@@ -39,6 +39,14 @@ internal sealed class InterfaceTable
 
     public static Prefix PrefixOf(Line line) => line.Addressing == LineAddressing.Public ? PublicLine : SharedLine;
 
+    /// <summary>A static line answers the agreed addresses and no others; any other line whoever it gave an address, or could have.</summary>
+    public static bool AnswersTo(Line line, Ipv4Address address)
+    {
+        if (line.HandOff != HandOff.Static) return true;
+        var first = PrefixOf(line).Network.Plus(FirstCustomerHost);
+        return address >= first && address.Value < first.Value + line.Addresses;
+    }
+
     private static int[] Unset(int count)
     {
         var indexes = new int[count];
@@ -53,7 +61,7 @@ internal sealed class InterfaceTable
         {
             Routes = true,
             IsPlugged = true,
-            Link = line.HandOff == HandOff.Dhcp ? segment : ProviderSession,
+            Link = line.HandOff == HandOff.Pppoe ? ProviderSession : segment,
         };
         Provider.Settle(LeaseOutcome.Static, new Candidate(new(prefix.Network.Plus(ProviderHost), prefix.Length), null, [], null));
         All.Add(Provider);
@@ -89,19 +97,8 @@ internal sealed class InterfaceTable
             AsksForAddress = settings.Method is WanMethod.Dhcp or WanMethod.Pppoe,
         };
         if (settings is { Method: WanMethod.Static, Address: { } address } && plugged)
-        {
             wan.Settle(LeaseOutcome.Static, new Candidate(address, settings.Gateway, settings.Dns, null));
-            MeetAgreedLine(fabric.House.Line, wan, address);
-        }
         All.Add(wan);
-    }
-
-    /// <summary>A static line answers the agreed address alone, so its holder meets the provider and nobody else does.</summary>
-    private void MeetAgreedLine(Line? line, Interface holder, InterfaceAddress address)
-    {
-        if (line is not { HandOff: HandOff.Static } || holder.Segment != Provider?.Segment) return;
-        var first = PrefixOf(line).Network.Plus(FirstCustomerHost);
-        if (address.Address >= first && address.Address.Value < first.Value + line.Addresses) holder.Link = ProviderSession;
     }
 
     private void AddLan(Device device, DeviceGroups groups, int d, int segment, bool plugged)
@@ -138,10 +135,7 @@ internal sealed class InterfaceTable
             AsksForAddress = endpoint.Address.Method == EndpointMethod.Dhcp,
         };
         if (endpoint.Address is { Method: EndpointMethod.Static, Address: { } address } && on >= 0)
-        {
             net.Settle(LeaseOutcome.Static, new Candidate(address, endpoint.Address.Gateway, endpoint.Address.Dns, null));
-            MeetAgreedLine(fabric.House.Line, net, address);
-        }
         All.Add(net);
     }
 

@@ -12,7 +12,9 @@ public sealed record ReachAnswer(string From, string To, Answer Reachable, Reach
 /// <param name="Address">Where the page is opened; null when the device has no address now.</param>
 public sealed record AdminAnswer(string From, string Device, Ipv4Address? Address, Answer Reachable, ReachProblem Why);
 
-public sealed record InboundAnswer(string Endpoint, TransportProtocol Protocol, int Port, Answer Reachable, string? StoppedAt);
+/// <param name="FromInside">Whether a device behind the outermost translator gets there by the public address too (RFC 4787 REQ-9).</param>
+public sealed record InboundAnswer(
+    string Endpoint, TransportProtocol Protocol, int Port, Answer Reachable, Answer FromInside, string? StoppedAt);
 
 /// <summary>What every device and person in the house would see. Asked, not listed: a big house has millions of pairs.</summary>
 public sealed class NetworkState
@@ -74,6 +76,14 @@ public sealed class NetworkState
         endpointIndex.TryGetValue(endpoint, out var e) && fabric.EndpointNetwork[e] is { } network
             ? House.Devices[network.Device].Id : null;
 
+    /// <summary>The network an endpoint or an uplink has joined: the box, and the place in its list; null when it has joined none.</summary>
+    public (string Box, int Place)? JoinedNetwork(string endpointOrDevice)
+    {
+        var network = endpointIndex.TryGetValue(endpointOrDevice, out var e) ? fabric.EndpointNetwork[e]
+            : fabric.DeviceIndex.TryGetValue(endpointOrDevice, out var d) ? fabric.Joined[d] : null;
+        return network is null ? null : (House.Devices[network.Device].Id, network.Place);
+    }
+
     /// <summary>The box whose Wi-Fi a device's uplink has joined.</summary>
     public string? UplinkBox(string device) =>
         fabric.DeviceIndex.TryGetValue(device, out var d) && fabric.Joined[d] is { } network ? House.Devices[network.Device].Id : null;
@@ -116,9 +126,9 @@ public sealed class NetworkState
 
     public InboundAnswer Inbound(string endpoint, TransportProtocol protocol, int port)
     {
-        var (reachable, stoppedAt) = Net(endpoint) is { } net
-            ? InboundQuery.Ask(delivery, ways, net, protocol, port) : (Answer.No, null);
-        return new(endpoint, protocol, port, reachable, stoppedAt);
+        var (reachable, inside, stoppedAt) = Net(endpoint) is { } net
+            ? InboundQuery.Ask(delivery, ways, net, protocol, port) : (Answer.No, Answer.No, null);
+        return new(endpoint, protocol, port, reachable, inside, stoppedAt);
     }
 
     private (Answer, ReachProblem) Reach(Interface from, Interface to)

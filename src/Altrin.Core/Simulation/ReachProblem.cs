@@ -36,6 +36,9 @@ public enum ReachProblem
     /// <summary>The address is private and lies behind a translation that the way does not lead into.</summary>
     BehindNat,
 
+    /// <summary>A guest network lets out to the internet and to nothing of the home.</summary>
+    GuestsApart,
+
     /// <summary>The packet arrives; the answer does not come back.</summary>
     NoWayBack,
 }

@@ -27,7 +27,7 @@ internal sealed class ReachQuery(Delivery delivery, Interface target, Candidate 
         {
             if (from.Address is not { } own) return Fail(ReachProblem.NoAddress);
             if (delivery.IsLooped(sender)) return Fail(ReachProblem.Loop);
-            if (own.Prefix.Contains(Destination)) return soFar.And(Deliver(sender.Link, sender, from));
+            if (own.Prefix.Contains(Destination)) return soFar.And(Deliver(sender.Link, own.Prefix, sender, from));
             if (from.Gateway is not { } gateway || !own.Prefix.Contains(gateway)) return Fail(ReachProblem.NoGateway);
             var holders = delivery.HoldersOf(sender.Link, gateway);
             if (holders.Single is { } only)
@@ -56,7 +56,9 @@ internal sealed class ReachQuery(Delivery delivery, Interface target, Candidate 
     {
         if (!gateway.Routes) return Fail(ReachProblem.NoGateway);
         var side = gateway.Address!.Value.Prefix;
-        if (side.Contains(Destination)) return Deliver(gateway.Link, sender, from);
+        if (side.Contains(Destination)) return Deliver(gateway.Link, side, sender, from);
+        // Guests are let out, and to nothing that is at home in a house.
+        if (gateway.Kind == InterfaceKind.Guest && AddressRanges.DiesAtTheLine(Destination)) return Fail(ReachProblem.GuestsApart);
         if (gateway.Kind == InterfaceKind.Provider) return Fail(ReachProblem.BehindNat);
         if (delivery.WayOut(gateway, out var why) is null) return Fail(why);
         soFar = soFar.And(delivery.Returns(gateway, sender, from));
@@ -82,9 +84,9 @@ internal sealed class ReachQuery(Delivery delivery, Interface target, Candidate 
         return ends;
     }
 
-    private Ends Deliver(int link, Interface sender, Candidate from)
+    private Ends Deliver(int link, Prefix by, Interface sender, Candidate from)
     {
-        var found = delivery.Finds(link, Destination, target);
+        var found = delivery.Finds(link, by, Destination, target);
         if (found == Ends.No)
             return Fail(delivery.HoldersOf(link, Destination).IsEmpty ? ReachProblem.NobodyThere : ReachProblem.HeldByAnother);
         var ends = found.And(Answer(sender, from));
@@ -97,14 +99,14 @@ internal sealed class ReachQuery(Delivery delivery, Interface target, Candidate 
     private Ends Answer(Interface sender, Candidate from)
     {
         var (own, source) = (targetAs.Address!.Value, from.Address!.Value.Address);
-        if (own.Prefix.Contains(source)) return delivery.Finds(target.Link, source, sender);
+        if (own.Prefix.Contains(source)) return delivery.Finds(target.Link, own.Prefix, source, sender);
         if (targetAs.Gateway is not { } gateway || !own.Prefix.Contains(gateway)) return Ends.No;
         var ends = Ends.None;
         foreach (var holder in delivery.HoldersOf(target.Link, gateway))
         {
             // Out of the gateway's WAN the answer would wear another source, and nobody waits for that.
-            ends |= holder.Routes && holder.Address!.Value.Prefix.Contains(source)
-                ? delivery.Finds(holder.Link, source, sender)
+            ends |= holder.Routes && holder.Address!.Value.Prefix is var side && side.Contains(source)
+                ? delivery.Finds(holder.Link, side, source, sender)
                 : Ends.No;
         }
         return ends == Ends.None ? Ends.No : ends;

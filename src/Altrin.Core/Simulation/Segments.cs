@@ -4,7 +4,7 @@ using Altrin.Core.Network;
 namespace Altrin.Core.Simulation;
 
 /// <summary>What bridging joins: everything on it hears everything else on it.</summary>
-/// <param name="Members">Sockets, Wi-Fi networks and uplinks, in document order: <c>gw:lan1</c>, <c>wifi:gw/name@5g</c>, <c>uplink:loft</c>.</param>
+/// <param name="Members">Sockets, Wi-Fi networks and uplinks, in document order: <c>gw:lan1</c>, <c>gw:lan1.20</c> for its tagged VLAN 20, <c>wifi:gw/name@5g</c>, <c>uplink:loft</c>.</param>
 /// <param name="IsLoop">A cycle with no mesh unit to break it: nothing on it works.</param>
 public sealed record Segment(int Index, ImmutableArray<string> Members, bool IsLoop)
 {
@@ -71,7 +71,10 @@ internal sealed class SegmentMap
         {
             var (device, groups) = (fabric.House.Devices[d], fabric.Groups[d]);
             for (var p = 0; p < device.Ports.Length; p++)
+            {
                 if (groups.OfPort[p] >= 0) lists[ofGroup[groups.OfPort[p]]].Add($"{device.Id}:{device.Ports[p].Id}");
+                foreach (var (vlan, group) in groups.Tagged[p] ?? []) lists[ofGroup[group]].Add($"{device.Id}:{device.Ports[p].Id}.{vlan}");
+            }
             for (var w = 0; w < device.Wifi.Length; w++)
                 if (groups.OfWifi[w] >= 0)
                     lists[ofGroup[groups.OfWifi[w]]].Add($"wifi:{device.Id}/{device.Wifi[w].Ssid}@{device.Wifi[w].Radio}");

@@ -52,7 +52,7 @@ internal sealed class WirelessJoins
                 var settings = devices[d].Wifi[w];
                 var radio = devices[d].Radios.First(r => r.Id == settings.Radio);
                 if (!byName.TryGetValue(settings.Ssid, out var list)) byName[settings.Ssid] = list = [];
-                list.Add(new(d, groups.OfWifi[w], settings, radio.Band, order++));
+                list.Add(new(d, w, groups.OfWifi[w], settings, radio.Band, order++));
             }
         }
     }

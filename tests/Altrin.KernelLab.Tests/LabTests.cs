@@ -1,0 +1,58 @@
+using System.Collections.Concurrent;
+using System.Diagnostics;
+using System.Globalization;
+using Altrin.Core.Network;
+using Altrin.Core.Tests;
+
+namespace Altrin.KernelLab.Tests;
+
+/// <summary>Every example document, and seeded random ones, built for real and compared with what the simulator says.</summary>
+public class LabTests(ITestOutputHelper output)
+{
+    private static readonly int Count = Setting("ALTRIN_LAB_COUNT", 60), Seed = Setting("ALTRIN_LAB_SEED", 1);
+    private static readonly Lazy<Task<ConcurrentDictionary<string, LabReport>>> Reports = new(() => Run(Examples.Names().Select(name => (name, Examples.House(name)))));
+
+    private static int Setting(string name, int otherwise) =>
+        int.TryParse(Environment.GetEnvironmentVariable(name), NumberStyles.None, CultureInfo.InvariantCulture, out var value) ? value : otherwise;
+
+    private static void NeedKernel() => Assert.SkipWhen(Kernel.WhyNot is not null, $"KERNEL LAB NOT RUN: {Kernel.WhyNot}. It wants root and the packages iproute2, nftables, dnsmasq-base and udhcpc.");
+
+    [Theory, MemberData(nameof(Examples.All), MemberType = typeof(Examples))]
+    public async Task An_example_is_in_the_kernel_as_the_simulator_says(string example)
+    {
+        NeedKernel();
+        var report = (await Reports.Value)[example];
+        Assert.True(report.Disagreements.Count == 0, report.Say(Examples.House(example)));
+        Assert.True(report.Facts > 0);
+        if (report.LeftOut is { } leftOut) output.WriteLine($"{example}: left out {leftOut}");
+    }
+
+    [Fact, Trait("kind", "random")]
+    public async Task Random_houses_are_in_the_kernel_as_the_simulator_says()
+    {
+        NeedKernel();
+        var houses = LabHouses.From(Seed).Take(Count).ToList();
+        var watch = Stopwatch.StartNew();
+        var reports = await Run(houses.Select(house => (house.Name, house)));
+        var wrong = houses.Where(house => reports[house.Name].Disagreements.Count > 0).ToList();
+        var (lab, simulated) = (reports.Values.Sum(one => one.Lab.TotalMilliseconds), reports.Values.Sum(one => one.Simulated.TotalMilliseconds));
+        var summary = $"{houses.Count} random houses from seed {Seed} in {watch.Elapsed.TotalSeconds:0} s: {reports.Values.Sum(one => one.Facts)} facts, "
+            + $"{reports.Values.Sum(one => one.Yes)} yes, {reports.Values.Sum(one => one.No)} no, {reports.Values.Sum(one => one.Races)} races; "
+            + $"{wrong.Count} houses disagree. The kernel took {lab:0} ms, the simulator {simulated:0.0} ms for the same questions: 1 to {lab / simulated:0}.";
+        output.WriteLine(summary);
+        if (Environment.GetEnvironmentVariable("ALTRIN_LAB_REPORT") is { Length: > 0 } file) File.WriteAllText(file, summary + "\n");
+        Assert.True(wrong.Count == 0, $"{summary}\n{string.Join("\n\n", wrong.Take(5).Select(house => reports[house.Name].Say(house)))}");
+        Assert.True(reports.Values.Sum(one => one.Yes) > Count && reports.Values.Sum(one => one.No) > Count, "Too few facts to prove anything.");
+    }
+
+    private static async Task<ConcurrentDictionary<string, LabReport>> Run(IEnumerable<(string Name, NetworkDocument House)> houses)
+    {
+        var reports = new ConcurrentDictionary<string, LabReport>();
+        await Parallel.ForEachAsync(houses, new ParallelOptions { MaxDegreeOfParallelism = 6 }, async (one, _) =>
+        {
+            try { reports[one.Name] = await Comparison.Of(one.Name, one.House); }
+            catch (Exception exception) { reports[one.Name] = new(one.Name, 0, 0, 0, 0, [exception.ToString()], null, default, default); }
+        });
+        return reports;
+    }
+}
