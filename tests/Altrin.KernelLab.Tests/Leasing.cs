@@ -30,7 +30,7 @@ internal sealed class Leasing(LabHouse lab)
                 {
                     var giver = running.Find(one => SegmentOf(one.Place) == group.Key);
                     foreach (var card in InAskingOrder(group, giver))
-                        if (Ask(card) is { } lease) card.Leases[giver?.Name ?? "nobody"] = lease;
+                        if ((Ask(card) ?? (giver is null ? null : Ask(card))) is var (lease, server)) card.Leases[NameOf(server, giver, running)] = lease;
                 });
             }
             finally
@@ -57,7 +57,11 @@ internal sealed class Leasing(LabHouse lab)
         .OrderBy(card => giver?.Reservations.Any(one => one.Mac == card.Mac) == true)
         .ThenBy(card => card.Kind switch { "wan" => 0, "lan" => 1, _ => 2 });
 
-    private static LabLease? Ask(Card card)
+    /// <summary>The server that signed the lease; it is asked for because a pass-through box lets its target reach past it.</summary>
+    private static string NameOf(Ipv4Address server, Giver? near, List<Giver> running) =>
+        near?.Own.Address == server ? near.Name : running.Find(giver => giver.Own.Address == server)?.Name ?? $"{server}";
+
+    private static (LabLease, Ipv4Address Server)? Ask(Card card)
     {
         var file = Path.Combine(Folder, $"{card.Space}-{card.Link}-{Guid.NewGuid():N}");
         Kernel.In(card.Space, () => Kernel.Run("env", $"LEASE_FILE={file} udhcpc -i {card.Link} -n -q -f -t 2 -T 1 -s {Script}", mayFail: true));
@@ -65,7 +69,7 @@ internal sealed class Leasing(LabHouse lab)
         var words = File.ReadAllText(file).Trim().Split(' ');
         File.Delete(file);
         var length = int.Parse(words[1], CultureInfo.InvariantCulture);
-        return new(new(Ipv4Address.Parse(words[0]), length), words.Length > 2 ? Ipv4Address.Parse(words[2]) : null);
+        return (new(new(Ipv4Address.Parse(words[0]), length), words.Length > 3 ? Ipv4Address.Parse(words[3]) : null), Ipv4Address.Parse(words[2]));
     }
 
     private Process Serve(Giver giver)
@@ -120,7 +124,7 @@ internal sealed class Leasing(LabHouse lab)
     private static string WriteScript()
     {
         var path = Path.Combine(Folder, "lease.sh");
-        File.WriteAllText(path, "#!/bin/sh\n[ \"$1\" = bound ] && echo \"$ip $mask ${router%% *}\" > \"$LEASE_FILE\"\nexit 0\n");
+        File.WriteAllText(path, "#!/bin/sh\n[ \"$1\" = bound ] && echo \"$ip $mask $serverid ${router%% *}\" > \"$LEASE_FILE\"\nexit 0\n");
         File.SetUnixFileMode(path, UnixFileMode.UserRead | UnixFileMode.UserExecute);
         return path;
     }

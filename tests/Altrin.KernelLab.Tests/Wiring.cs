@@ -29,15 +29,11 @@ internal sealed class Wiring
         foreach (var device in house.Devices) AddBridges(device);
         foreach (var thing in house.Endpoints) graph.AddVertex(new(thing.Id, Net));
         var links = Cables().ToList();
-        foreach (var device in house.Devices)
-            if (UplinkOf(device) is { } uplink && state.JoinedNetwork(device.Id) is { } joined
-                && WifiOf(house.FindDevice(joined.Box)!, joined.Place) is { } network) links.Add((uplink, network));
         foreach (var thing in house.Endpoints)
-        {
-            if (thing.Connect?.Socket is { } socket) links.AddRange(Lanes(socket).Where(lane => lane.Tag == 0).Select(lane => (new Place(thing.Id, Net), lane.At)));
-            else if (state.JoinedNetwork(thing.Id) is { } joined && WifiOf(house.FindDevice(joined.Box)!, joined.Place) is { } network)
-                links.Add((new(thing.Id, Net), network));
-        }
+            if (thing.Connect?.Socket is { } socket)
+                links.AddRange(Lanes(socket).Where(lane => lane.Tag == 0).Select(lane => (new Place(thing.Id, Net), lane.At)));
+        plugged.UnionWith(links.SelectMany(link => new[] { link.A, link.B }));
+        links.AddRange(Joins(state));
         Lay(links);
         graph.ConnectedComponents(SegmentOf);
     }
@@ -58,8 +54,6 @@ internal sealed class Wiring
     {
         foreach (var (a, b) in links.OrderBy(link => IsMesh(link.A) || IsMesh(link.B)))
         {
-            plugged.Add(a);
-            plugged.Add(b);
             var before = new Dictionary<Place, int>();
             graph.ConnectedComponents(before);
             if (before[a] != before[b]) graph.AddEdge(new Edge<Place>(a, b));
@@ -92,6 +86,19 @@ internal sealed class Wiring
                 foreach (var b in far)
                     if (a.Tag == b.Tag) yield return (a.At, b.At);
         }
+    }
+
+    /// <summary>Joined Wi-Fi: who joins counts as plugged in; the box that is joined does not by that.</summary>
+    private IEnumerable<(Place A, Place B)> Joins(NetworkState state)
+    {
+        var joining = house.Devices.Select(device => (device.Id, At: UplinkOf(device)))
+            .Concat(house.Endpoints.Where(thing => thing.Connect?.Socket is null).Select(thing => (thing.Id, At: (Place?)new Place(thing.Id, Net))));
+        foreach (var (id, at) in joining)
+            if (at is { } own && state.JoinedNetwork(id) is { } joined && WifiOf(house.FindDevice(joined.Box)!, joined.Place) is { } network)
+            {
+                plugged.Add(own);
+                yield return (own, network);
+            }
     }
 
     /// <summary>The bridges that a socket leads into: untagged (tag 0), then each tag of a trunk.</summary>

@@ -86,6 +86,7 @@ internal sealed class Worlds(LabHouse lab)
         rules.Append($"    iifname {{ \"{Wiring.Own}\", \"{Wiring.Guest}\" }} oifname \"{name}\" accept\n    iifname \"{Wiring.Own}\" oifname \"{Wiring.Own}\" accept\n  }}\n");
         // A router's LAN address never answers from its WAN side, and behind a firewall its WAN address does not either.
         rules.Append("  chain input { type filter hook input priority filter; policy accept;\n    ct state established,related accept\n");
+        rules.Append($"    iifname \"{Wiring.Guest}\" udp dport 67 accept\n    iifname \"{Wiring.Guest}\" drop\n");
         if (device.Firewall) rules.Append($"    iifname \"{name}\" drop\n");
         else if (outside is not null) rules.Append($"    iifname \"{name}\" ip daddr != {outside} drop\n");
         rules.Append("  }\n");
