@@ -90,6 +90,8 @@ internal sealed class LabHouse : IDisposable
         var routes = space == Space(Provider) || House.Devices.Any(device => device.Mode == DeviceMode.Router && Space(device.Id) == space);
         Set("ipv6/conf/all/disable_ipv6", "1");
         Set("ipv6/conf/default/disable_ipv6", "1");
+        // What a bridge carries is no business of the box's firewall.
+        Set("bridge/bridge-nf-call-iptables", "0");
         Set("ipv4/ip_forward", routes ? "1" : "0");
         foreach (var scope in new[] { "all", "default" })
         {

@@ -208,9 +208,9 @@ public sealed record SetWifi(string Device, int Place, WifiNetwork Network) : Bo
         if (Place < 0 || Place > box.Wifi.Length) return new("place", $"{box.Name} has {box.Wifi.Length} networks; the place is out of range.");
         if (Network.Channel is { Number: < 1 or > 233 }) return new("network.channel", "Write a channel number from 1 to 233, or “auto”.");
         if (Network.WidthMHz is < 5 or > 320) return new("network.widthMHz", "Write a width from 5 to 320 MHz.");
-        if (string.IsNullOrEmpty(Network.Ssid)) return new("network.ssid", "Empty. Write the network's name.");
-        if (System.Text.Encoding.UTF8.GetByteCount(Network.Ssid) > 32)
-            return new("network.ssid", "Longer than 32 bytes, which no Wi-Fi name may be (IEEE 802.11). Shorten it.");
+        if (Network.Vlan is < Altrin.Core.Network.Vlan.Least or > Altrin.Core.Network.Vlan.Most)
+            return new("network.vlan", $"Write a VLAN from {Altrin.Core.Network.Vlan.Least} to {Altrin.Core.Network.Vlan.Most}, or leave it out.");
+        if (SsidCheck.WhyNot(Network.Ssid) is { } why) return new("network.ssid", why);
         return box.Radios.Any(radio => radio.Id == Network.Radio)
             ? null
             : new("network.radio", $"{box.Name} has no radio “{Network.Radio}”.");
@@ -223,14 +223,22 @@ public sealed record SetWifi(string Device, int Place, WifiNetwork Network) : Bo
 }
 
 [JsonConverter(typeof(WordConverter<BoxFeature>))]
-public enum BoxFeature { Nat, Firewall, Upnp }
+public enum BoxFeature { Nat, Firewall, Upnp, Hairpin, ServesWifi }
 
 public sealed record SetFeature(string Device, BoxFeature Feature, bool On) : BoxSetting
 {
     public override string Device { get; init; } = Device;
 
-    public override string Say(NetworkDocument house) =>
-        $"Turn {(On ? "on" : "off")} {Feature switch { BoxFeature.Nat => "NAT", BoxFeature.Firewall => "the firewall", _ => "UPnP" }} on {house.NameOf(Device)}";
+    public override string Say(NetworkDocument house) => $"Turn {(On ? "on" : "off")} {Name} on {house.NameOf(Device)}";
+
+    private string Name => Feature switch
+    {
+        BoxFeature.Nat => "NAT",
+        BoxFeature.Firewall => "the firewall",
+        BoxFeature.Hairpin => "hairpin",
+        BoxFeature.ServesWifi => "its own Wi-Fi",
+        _ => "UPnP",
+    };
 
     protected override ActionProblem? Problem(NetworkDocument house, Device box) => null;
 
@@ -238,6 +246,8 @@ public sealed record SetFeature(string Device, BoxFeature Feature, bool On) : Bo
     {
         BoxFeature.Nat => box with { Nat = On },
         BoxFeature.Firewall => box with { Firewall = On },
+        BoxFeature.Hairpin => box with { Hairpin = On },
+        BoxFeature.ServesWifi => box with { ServesWifi = On },
         _ => box with { Upnp = On },
     };
 }

@@ -31,6 +31,28 @@ public sealed record UnplugCable(string Cable) : InstallerAction
         house with { Cables = house.Cables.RemoveAll(cable => cable.Id == Cable) };
 }
 
+/// <summary>Another cable, or another medium, between the same two sockets.</summary>
+public sealed record ReplaceCable(string Cable, Medium Medium, string? Category = null, double? LengthM = null) : InstallerAction
+{
+    public override ActionProblem? Problem(NetworkDocument house)
+    {
+        if (house.FindCable(Cable) is null) return new("cable", $"There is no cable “{Cable}” in this house.");
+        return LengthM is < 0 or > 100_000 or double.NaN ? new("lengthM", "Write a length from 0 to 100000 m.") : null;
+    }
+
+    public override string Say(NetworkDocument house)
+    {
+        if (house.FindCable(Cable) is not { } cable) return "Replace a cable";
+        var what = Medium switch { Medium.Powerline => "powerline", Medium.Coax => "coax", _ => Category ?? "a data cable" };
+        return $"Join {house.SocketName(cable.A)} and {house.SocketName(cable.B)} by {what}{(LengthM is { } metres ? $", {metres:0.#} m" : "")}";
+    }
+
+    protected override NetworkDocument Do(NetworkDocument house) => house with
+    {
+        Cables = [.. house.Cables.Select(cable => cable.Id == Cable ? cable with { Medium = Medium, Category = Category, LengthM = LengthM } : cable)],
+    };
+}
+
 /// <param name="From">The socket that the end is in now: tells which end is meant.</param>
 public sealed record MoveCableEnd(string Cable, Socket From, Socket To) : InstallerAction
 {

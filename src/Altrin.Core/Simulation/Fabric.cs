@@ -23,6 +23,9 @@ internal sealed class Fabric
 
     public int LineGroup { get; private set; } = DeviceGroups.Dead;
 
+    /// <summary>Every network on the air, in document order.</summary>
+    public IReadOnlyList<RadioNetwork> Networks { get; private set; } = [];
+
     /// <summary>For each device with an uplink: the network it joined, or null.</summary>
     public RadioNetwork?[] Joined { get; private set; } = [];
 
@@ -57,7 +60,7 @@ internal sealed class Fabric
             IsPlugged = new bool[owners.Count],
         };
         fabric.Wire();
-        (fabric.Joined, fabric.EndpointNetwork) = WirelessJoins.Resolve(fabric);
+        (fabric.Networks, fabric.Joined, fabric.EndpointNetwork) = WirelessJoins.Resolve(fabric);
         fabric.PlaceEndpoints();
         return fabric;
     }

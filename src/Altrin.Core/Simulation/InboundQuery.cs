@@ -56,6 +56,7 @@ internal static class InboundQuery
                 {
                     var wan = delivery.Table.All[index];
                     var passed = here.Passed.Push(new(delivery.Fabric.House.Devices[holder.Device], own.Address));
+                    if (wan.Candidates.IsEmpty) yield return null;
                     foreach (var candidate in wan.Candidates)
                         if (!delivery.Overlaps(wan, candidate)) open.Push((wan, candidate, passed, here.Depth + 1));
                         else yield return null;

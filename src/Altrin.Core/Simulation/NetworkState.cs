@@ -16,6 +16,11 @@ public sealed record AdminAnswer(string From, string Device, Ipv4Address? Addres
 public sealed record InboundAnswer(
     string Endpoint, TransportProtocol Protocol, int Port, Answer Reachable, Answer FromInside, string? StoppedAt);
 
+/// <summary>A Wi-Fi network on the air.</summary>
+/// <param name="Place">Its place in the box's list.</param>
+/// <param name="Segment">What whoever joins it is on.</param>
+public sealed record AirNetwork(Device Box, int Place, WifiNetwork Network, Band Band, int Segment);
+
 /// <summary>What every device and person in the house would see. Asked, not listed: a big house has millions of pairs.</summary>
 public sealed class NetworkState
 {
@@ -38,6 +43,8 @@ public sealed class NetworkState
         endpointIndex = new(house.Endpoints.Length, StringComparer.Ordinal);
         for (var i = 0; i < house.Endpoints.Length; i++) endpointIndex[house.Endpoints[i].Id] = i;
         Interfaces = [.. table.All.Where(one => one.Kind != InterfaceKind.Provider)];
+        Air = [.. fabric.Networks.Select(network =>
+            new AirNetwork(house.Devices[network.Device], network.Place, network.Settings, network.Band, segments.OfGroup[network.Group]))];
         OnSegment = Interfaces.Where(one => one.Segment >= 0).ToLookup(one => one.Segment);
     }
 
@@ -49,6 +56,10 @@ public sealed class NetworkState
 
     public ImmutableArray<Interface> Interfaces { get; }
     public ImmutableArray<RunningServer> Servers { get; }
+
+    /// <summary>Every Wi-Fi network on the air, in document order: a box that makes none in its mode is silent here.</summary>
+    public ImmutableArray<AirNetwork> Air { get; }
+
     public ILookup<int, Interface> OnSegment { get; }
 
     public Interface? Wan(string device) => At(table.WanOf, fabric.DeviceIndex, device);

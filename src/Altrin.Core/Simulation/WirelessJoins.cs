@@ -8,6 +8,7 @@ internal sealed class WirelessJoins
     private const int Unreached = int.MaxValue;
 
     private readonly Fabric fabric;
+    private readonly List<RadioNetwork> networks = [];
     private readonly Dictionary<string, List<RadioNetwork>> byName = new(StringComparer.Ordinal);
     private readonly DisjointSets connected;
     private readonly RadioNetwork?[] joined;
@@ -23,11 +24,11 @@ internal sealed class WirelessJoins
         ListNetworks();
     }
 
-    public static (RadioNetwork?[] Uplinks, RadioNetwork?[] Endpoints) Resolve(Fabric fabric)
+    public static (IReadOnlyList<RadioNetwork> Networks, RadioNetwork?[] Uplinks, RadioNetwork?[] Endpoints) Resolve(Fabric fabric)
     {
         var joins = new WirelessJoins(fabric);
         joins.JoinUplinks();
-        return (joins.joined, joins.JoinEndpoints());
+        return (joins.networks, joins.joined, joins.JoinEndpoints());
     }
 
     /// <summary>Whether two ends can agree: WPA2 and the mixed mode meet on WPA2, the mixed mode and WPA3 on WPA3.</summary>
@@ -53,6 +54,7 @@ internal sealed class WirelessJoins
                 var radio = devices[d].Radios.First(r => r.Id == settings.Radio);
                 if (!byName.TryGetValue(settings.Ssid, out var list)) byName[settings.Ssid] = list = [];
                 list.Add(new(d, w, groups.OfWifi[w], settings, radio.Band, order++));
+                networks.Add(list[^1]);
             }
         }
     }

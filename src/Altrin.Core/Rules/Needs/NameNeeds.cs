@@ -3,18 +3,6 @@ using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Rules.Needs;
 
-/// <summary>The Wi-Fi networks that a house is on the air with.</summary>
-internal static class OnAir
-{
-    public static IEnumerable<(Device Box, WifiNetwork Network)> Of(NetworkDocument house) =>
-        from box in house.Devices
-        where box.Mode is not (DeviceMode.Switch or DeviceMode.Modem or DeviceMode.Passthrough)
-            && (box.Mode != DeviceMode.ClientBridge || box.ServesWifi)
-        from network in box.Wifi
-        where network.Enabled
-        select (box, network);
-}
-
 public sealed class OneNameNeed : INeedJudge
 {
     public NeedKind Kind => NeedKind.OneName;
@@ -22,7 +10,7 @@ public sealed class OneNameNeed : INeedJudge
 
     public (Answer, string) Judge(Facts facts, Need need)
     {
-        var kinds = OnAir.Of(facts.House).Where(one => !one.Network.Guest)
+        var kinds = facts.State.Air.Where(one => !one.Network.Guest)
             .GroupBy(one => (one.Network.Ssid, one.Network.Security, one.Network.Key)).ToList();
         if (kinds.Count <= 1) return (Answer.Yes, kinds.Count == 0 ? "There is no Wi-Fi." : $"All are called {kinds[0].Key.Ssid}.");
         var names = kinds.Select(kind => kind.Key.Ssid).Distinct().ToList();
@@ -39,7 +27,7 @@ public sealed class OwnNamesNeed : INeedJudge
 
     public (Answer, string) Judge(Facts facts, Need need)
     {
-        var shared = OnAir.Of(facts.House).GroupBy(one => one.Network.Ssid)
+        var shared = facts.State.Air.GroupBy(one => one.Network.Ssid)
             .FirstOrDefault(name => name.Select(one => one.Box.Id).Distinct().Skip(1).Any());
         return shared is null
             ? (Answer.Yes, "No two boxes share one.")
@@ -54,7 +42,7 @@ public sealed class KeepNameNeed : INeedJudge
 
     public (Answer, string) Judge(Facts facts, Need need)
     {
-        var kept = OnAir.Of(facts.House).Where(one => one.Network.Ssid == need.Ssid && one.Network.Key == need.Key && !one.Network.Guest)
+        var kept = facts.State.Air.Where(one => one.Network.Ssid == need.Ssid && one.Network.Key == need.Key && !one.Network.Guest)
             .Select(one => one.Box.Name).FirstOrDefault();
         return kept is null ? (Answer.No, $"No box makes {need.Ssid} with that password.") : (Answer.Yes, $"{kept} makes it.");
     }
