@@ -16,6 +16,8 @@ public sealed class DoubleNat : IRule
         foreach (var box in facts.House.Devices)
         {
             if (box is not { Mode: DeviceMode.Router, Nat: true }) continue;
+            // Joined by radio it is the choice on the repeater's page that is wrong, and another rule's finding.
+            if (box is { Uplink: not null, KeptApart: not true }) continue;
             if (facts.State.Wan(box.Id) is not { } wan || facts.State.Lan(box.Id)?.Address is not { } lan) continue;
             if (Translator(facts, wan) is not { } outer) continue;
             // With one subnet on both sides nothing is translated at all: another rule's finding.

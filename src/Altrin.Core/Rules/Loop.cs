@@ -18,18 +18,17 @@ public sealed class Loop : IRule
         {
             if (!segment.IsLoop) continue;
             var closing = ClosingCables(facts, segment).ToList();
+            // Closed by a radio link it is another rule's finding.
+            if (closing.Count == 0) continue;
             var boxes = closing.SelectMany(cable => new[] { cable.A.Device, cable.B.Device }).Distinct().ToImmutableArray();
-            if (boxes.IsEmpty) boxes = [.. segment.Members.Take(1).Select(member => member.Split(':')[0])];
-            var which = closing.Count == 0
-                ? "A radio link closes it"
-                : $"The cable between {facts.House.SocketName(closing[0].A)} and {facts.House.SocketName(closing[0].B)} closes it";
+            var which = $"The cable between {facts.House.SocketName(closing[0].A)} and {facts.House.SocketName(closing[0].B)} closes it";
             yield return new(Id, Severity.Fault, "The cables form a circle", boxes,
                 $"{which}: broadcasts run round it until nothing on this network gets through.", () => Fixes(facts, closing));
         }
     }
 
     /// <summary>The cables, in document order, whose two ends were joined already by those before.</summary>
-    private static IEnumerable<Cable> ClosingCables(Facts facts, Segment segment)
+    internal static IEnumerable<Cable> ClosingCables(Facts facts, Segment segment)
     {
         var groups = new Dictionary<string, string>(StringComparer.Ordinal);
         foreach (var cable in facts.House.Cables)
@@ -56,7 +55,6 @@ public sealed class Loop : IRule
 
     private static ImmutableArray<Fix> Fixes(Facts facts, List<Cable> closing)
     {
-        if (closing.Count == 0) return [];
         return [new(closing.Count == 1 ? $"Unplug it at {facts.House.SocketName(closing[0].B)}" : $"Unplug the {closing.Count} cables that close it",
             [.. closing.Select(cable => new UnplugCable(cable.Id))])];
     }

@@ -19,7 +19,7 @@ public sealed class NoDhcpServer : IRule
             if (facts.ServersOn[segment.Index].Any()) continue;
             var asking = facts.State.OnSegment[segment.Index]
                 .Where(one => one is { AsksForAddress: true, IsPlugged: true } && one.Outcome is LeaseOutcome.LinkLocal or LeaseOutcome.None).ToList();
-            if (asking.Count == 0) continue;
+            if (asking.Count == 0 || IsCutOffByRadio(facts, segment.Index)) continue;
             var wans = asking.Where(one => one.Kind == InterfaceKind.Wan).ToList();
             var names = Facts.Join(asking.Select(one => facts.NameOf(one.Owner)));
             var loss = asking.Count == wans.Count
@@ -29,6 +29,11 @@ public sealed class NoDhcpServer : IRule
                 $"No DHCP server answers here. {loss}", () => Fixes(facts, segment.Index));
         }
     }
+
+    /// <summary>A bridge here joins nothing: that is the cause, and another rule's finding.</summary>
+    private static bool IsCutOffByRadio(Facts facts, int segment) => facts.House.Devices.Any(box =>
+        box.Uplink is not null && (BridgeGivesAddresses.OnlyBridges(box) || box.Mode == DeviceMode.MeshSatellite)
+        && facts.State.UplinkBox(box.Id) is null && facts.State.InsideOf(box.Id) == segment);
 
     private static ImmutableArray<Fix> Fixes(Facts facts, int segment)
     {

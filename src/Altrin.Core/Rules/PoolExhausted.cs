@@ -24,6 +24,8 @@ public sealed class PoolExhausted : IRule
             var gets = without.Count == 1 ? "gets" : "get";
             if (server.Device == "isp")
             {
+                // A switch out there is why so many ask: another rule's finding.
+                if (facts.House.Devices.Any(box => box.Mode == DeviceMode.Switch && facts.State.InsideOf(box.Id) == segment.Index)) continue;
                 yield return new(Id, Severity.Fault, "The provider gives out too few addresses", [.. without.Select(one => one.Owner).Distinct()],
                     $"The provider gives out {Count(server.Pool.Count)} and {names} {gets} none: only one router may stand directly at the line.", () => []);
                 continue;

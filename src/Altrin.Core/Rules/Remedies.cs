@@ -28,6 +28,8 @@ public static class Remedies
             actions.Add(new SetMode(box.Id, DeviceMode.AccessPoint));
             return actions.ToImmutable();
         }
+        // Firewall and UPnP go off with it: the main router does that work (common practice, no source).
+        actions.AddRange(TurnOffServices(box));
         if (box.Lan?.DhcpServer is { Enabled: true }) actions.Add(new TurnOffDhcpServer(box.Id));
         if (UplinkCable(facts, box) is { } cable && EndAt(cable, box.Id) is var end && box.FindPort(end.Port)?.Role == PortRole.Wan)
         {
@@ -36,6 +38,12 @@ public static class Remedies
         }
         return actions.ToImmutable();
     }
+
+    public static ImmutableArray<InstallerAction> TurnOffServices(Device box) =>
+    [
+        .. box.Firewall ? [new SetFeature(box.Id, BoxFeature.Firewall, false)] : Array.Empty<InstallerAction>(),
+        .. box.Upnp ? [new SetFeature(box.Id, BoxFeature.Upnp, false)] : Array.Empty<InstallerAction>(),
+    ];
 
     public static string JoinAsAccessPointWords(Device box) => box.CanBe(DeviceMode.AccessPoint)
         ? $"Make {box.Name} an access point"
@@ -50,25 +58,32 @@ public static class Remedies
         if (box.Lan?.DhcpServer is { Enabled: true })
             actions.Add(new MovePool(box.Id, subnet.Network.Plus(100), subnet.Network.Plus(199)));
         if (box.Lan?.DhcpServer?.Gateway is not null) actions.Add(new SetLeaseGateway(box.Id, null));
-        foreach (var net in facts.State.OnSegment[facts.State.InsideOf(box.Id)])
+        foreach (var one in facts.State.OnSegment[facts.State.InsideOf(box.Id)])
         {
-            if (net is not { Kind: InterfaceKind.Net, Outcome: LeaseOutcome.Static, Address: { } old }) continue;
-            var moved = new InterfaceAddress(subnet.Network.Plus(old.Address.Value & ~subnet.Mask), subnet.Length);
-            if (subnet.IsUsable(moved.Address))
-                actions.Add(new SetEndpointAddress(net.Owner, EndpointAddress.Fixed(moved, subnet.Network.Plus(1))));
+            if (one is not { Outcome: LeaseOutcome.Static, Address: { } old } || one.Owner == box.Id) continue;
+            var moved = new InterfaceAddress(Moved(old.Address), subnet.Length);
+            if (!subnet.IsUsable(moved.Address)) continue;
+            if (one.Kind == InterfaceKind.Net) actions.Add(new SetEndpointAddress(one.Owner, EndpointAddress.Fixed(moved, subnet.Network.Plus(1))));
+            else if (one.Kind == InterfaceKind.Lan) actions.Add(new SetLanAddress(one.Owner, moved));
         }
+        foreach (var forward in box.PortForwards) actions.Add(new SetForward(box.Id, forward with { ToAddress = Moved(forward.ToAddress) }));
+        if (box.DmzHost is { } host) actions.Add(new SetDmzHost(box.Id, Moved(host)));
         return actions.ToImmutable();
+
+        Ipv4Address Moved(Ipv4Address address) => subnet.Network.Plus(address.Value & ~subnet.Mask);
     }
 
-    /// <summary>The first 192.168.n.0/24 clear of every subnet of the house. 0 and 1 are what most boxes ship with: left alone.</summary>
+    /// <summary>The first /24 of 192.168, then 172.16, then 10, clear of every subnet of the house and of its tunnels. 0 and 1 are
+    /// what most boxes ship with: left alone.</summary>
     public static Prefix? FreeSubnet(Facts facts)
     {
         var used = facts.SubnetsInUse().Distinct().ToList();
-        for (var n = 2u; n < 255; n++)
-        {
-            var subnet = Prefix.Of(Ipv4Address.Parse("192.168.0.0").Plus(n << 8), 24);
-            if (!used.Exists(other => other.Overlaps(subnet))) return subnet;
-        }
+        foreach (var range in new[] { "192.168.0.0", "172.16.0.0", "10.44.0.0" })
+            for (var n = 2u; n < 255; n++)
+            {
+                var subnet = Prefix.Of(Ipv4Address.Parse(range).Plus(n << 8), 24);
+                if (!used.Exists(other => other.Overlaps(subnet))) return subnet;
+            }
         return null;
     }
 

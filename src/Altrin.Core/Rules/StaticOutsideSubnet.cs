@@ -16,10 +16,10 @@ public sealed class StaticOutsideSubnet : IRule
     {
         foreach (var held in facts.State.Interfaces)
         {
-            if (held.Outcome != LeaseOutcome.Static || held.Kind is InterfaceKind.Guest || held.Segment < 0) continue;
-            if (held.Segment == facts.State.ProviderSegment) continue;
+            if (held.Outcome != LeaseOutcome.Static || held.Kind is InterfaceKind.Guest or InterfaceKind.Lan || held.Segment < 0) continue;
+            if (held.Segment == facts.State.ProviderSegment || PortableFixedAddress.IsPortable(facts.House.FindEndpoint(held.Owner))) continue;
             var mains = facts.MainsOn(held.Segment);
-            if (mains.IsEmpty || mains.Contains(held)) continue;
+            if (mains.IsEmpty) continue;
             var address = held.Address!.Value.Address;
             var home = mains.FirstOrDefault(main => main.Address!.Value.Prefix.Contains(address)) ?? mains[0];
             var subnet = home.Address!.Value.Prefix;
@@ -31,25 +31,20 @@ public sealed class StaticOutsideSubnet : IRule
     private Finding Found(Facts facts, Interface held, Interface home, Ipv4Address address, Prefix subnet)
     {
         var name = facts.NameOf(held.Owner);
-        var isBox = held.Kind != InterfaceKind.Net;
         var (title, message) = address == subnet.Broadcast
             ? ("The broadcast address is nobody's", $"{name} is fixed at {address}, the broadcast address of {subnet}, which no device may hold: it reaches nothing.")
             : address == subnet.Network
             ? ("The network address is nobody's", $"{name} is fixed at {address}, the network address of {subnet}, which no device may hold: it reaches nothing.")
-            : ("A fixed address from another network", isBox && held.Kind == InterfaceKind.Lan
-                ? $"{name} has its own page at {address}, but the network it is on is {subnet}: nobody there can open it."
-                : $"{name} is fixed at {address}, but the network it is on is {subnet}: nobody there reaches it, and it has no internet.");
-        var severity = held.Kind == InterfaceKind.Lan ? Severity.Caution : Severity.Fault;
-        return new(Id, severity, title, [held.Owner], message, () => Fixes(facts, held, home));
+            : ("A fixed address from another network",
+                $"{name} is fixed at {address}, but the network it is on is {subnet}: nobody there reaches it, and it has no internet.");
+        return new(Id, Severity.Fault, title, [held.Owner], message, () => Fixes(facts, held, home));
     }
 
     private static ImmutableArray<Fix> Fixes(Facts facts, Interface held, Interface home)
     {
         var fixes = ImmutableArray.CreateBuilder<Fix>();
         if (facts.FreeAddress(held.Segment, home.Address!.Value.Prefix) is { } free && held.Kind != InterfaceKind.Wan)
-            fixes.Add(new($"Give it {free}", held.Kind == InterfaceKind.Net
-                ? Remedies.FixEndpoint(held.Owner, home, free)
-                : new SetLanAddress(held.Owner, new(free, home.Address.Value.Prefix.Length))));
+            fixes.Add(new($"Give it {free}", Remedies.FixEndpoint(held.Owner, home, free)));
         if (held.Kind == InterfaceKind.Net) fixes.Add(new("Let it ask for an address", new SetEndpointAddress(held.Owner, new())));
         if (held.Kind == InterfaceKind.Wan) fixes.Add(new("Let it ask for an address", new SetWan(held.Owner, new())));
         return fixes.ToImmutable();

@@ -16,7 +16,8 @@ public sealed class TwoDhcpServers : IRule
     {
         foreach (var onSegment in facts.ServersOn)
         {
-            var servers = onSegment.ToList();
+            // A bridge's server is another rule's finding.
+            var servers = onSegment.Where(server => facts.FindDevice(server.Device) is not { } box || !BridgeGivesAddresses.OnlyBridges(box)).ToList();
             if (servers.Count < 2 || IsLineInLan(facts, servers)) continue;
             var main = facts.MainOn(onSegment.Key);
             var rightful = servers.Find(server => server.Device == main?.Owner) ?? servers[0];

@@ -10,7 +10,8 @@ internal static class InboundQuery
     private const int MostWays = 64;
 
     /// <summary>A translating device on the way out, and the address that it must send inbound packets to.</summary>
-    private sealed record Translator(Device Device, Ipv4Address Inside);
+    /// <param name="OnLan">Not a guest's: guests may not ask for an open port.</param>
+    private sealed record Translator(Device Device, Ipv4Address Inside, bool OnLan);
 
     /// <returns>Beside it whether the same public address works from inside the home, which takes a box that hairpins.</returns>
     public static (Answer Reachable, Answer FromInside, string? StoppedAt) Ask(
@@ -55,7 +56,7 @@ internal static class InboundQuery
                 else
                 {
                     var wan = delivery.Table.All[index];
-                    var passed = here.Passed.Push(new(delivery.Fabric.House.Devices[holder.Device], own.Address));
+                    var passed = here.Passed.Push(new(delivery.Fabric.House.Devices[holder.Device], own.Address, holder.Kind == InterfaceKind.Lan));
                     if (wan.Candidates.IsEmpty) yield return null;
                     foreach (var candidate in wan.Candidates)
                         if (!delivery.Overlaps(wan, candidate)) open.Push((wan, candidate, passed, here.Depth + 1));
@@ -71,7 +72,7 @@ internal static class InboundQuery
         if (delivery.Fabric.House.Line!.Addressing == LineAddressing.Shared) return InternetWays.Carrier;
         var translators = fromTheLine.ToArray();
         if (Array.Find(translators, t => !t.Device.Nat) is { } untranslated) return untranslated.Device.Id;
-        if (translators is [{ Device.Upnp: true }]) return null;
+        if (translators is [{ Device.Upnp: true, OnLan: true }]) return null;
         var open = OpenPorts.Every;
         for (var i = 0; i < translators.Length; i++)
         {

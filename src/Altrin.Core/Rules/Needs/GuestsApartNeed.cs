@@ -39,8 +39,9 @@ public sealed class GuestsApartNeed : INeedJudge
         var worst = (Met: Answer.Yes, Because: "");
         foreach (var thing in facts.House.Endpoints)
         {
-            // Another guest is no device of the home.
+            // Another guest is no device of the home; nor is what stands on a router's guest network by cable.
             if (facts.State.JoinedNetwork(thing.Id) is { } joined && facts.House.FindDevice(joined.Box)!.Wifi[joined.Place] is { Guest: true }) continue;
+            if (facts.State.Net(thing.Id) is { Segment: >= 0 } net && facts.State.OnSegment[net.Segment].Any(one => one.Kind == InterfaceKind.Guest)) continue;
             if (See(state.Reach(Visitor, thing.Id).Reachable, $"At {network.Box.Name} a guest reaches {thing.Name}.") is { } seen) return seen;
         }
         foreach (var device in facts.House.Devices)
