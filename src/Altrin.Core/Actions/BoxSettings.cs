@@ -323,6 +323,11 @@ public sealed record FactoryReset(string Device) : InstallerAction
             DmzHost = null,
             PassthroughTo = null,
             Uplink = null,
+            Hairpin = false,
+            ServesWifi = false,
+            // Where nobody has looked, nobody knows; a reset brings back the label's.
+            DefaultPassword = box.DefaultPassword is null ? null : true,
+            Ports = [.. box.Ports.Select(port => port with { Vlan = null, Tagged = [] })],
             Wifi = [.. box.Radios.Select(radio => new WifiNetwork { Radio = radio.Id, Ssid = DefaultSsid(box) })],
         };
     }

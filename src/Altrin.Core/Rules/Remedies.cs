@@ -123,7 +123,7 @@ public static class Remedies
         return false;
     }
 
-    private static int HolderCount(Facts facts, int segment, Ipv4Address address) =>
+    internal static int HolderCount(Facts facts, int segment, Ipv4Address address) =>
         facts.State.OnSegment[segment].Count(one => one.Address?.Address == address);
 
     private static bool IsOn(Facts facts, Device box, int segment) => facts.State.Lan(box.Id)?.Segment == segment;

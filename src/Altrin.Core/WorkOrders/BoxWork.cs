@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Formats;
 using Altrin.Core.Network;
+using Altrin.Core.Simulation;
 
 namespace Altrin.Core.WorkOrders;
 
@@ -21,6 +22,7 @@ internal static class BoxWork
         Wifi(work, planned);
         Pool(work, planned);
         Rest(work, planned);
+        Password(work, planned);
         DhcpOff(work, planned);
         Mode(work, planned);
         // What is left has no effect in the planned mode; the record of it still follows the plan.
@@ -97,6 +99,16 @@ internal static class BoxWork
                         : [],
                 });
         }
+        // A box fresh from a reset sends an open network on every radio: what the plan does not have is turned off.
+        var rest = now.Wifi.Select((network, place) => (network, place)).Skip(planned.Wifi.Length).Where(one => one.network.Enabled).ToList();
+        if (rest.Count > 0)
+            work.Step(new("Other Wi-Fi off", $"Turn off every other Wi-Fi network of {planned.Name}")
+            {
+                Page = planned.Id,
+                Actions = [.. rest.Select(one => new SetWifi(planned.Id, one.place, one.network with { Enabled = false }))],
+                Find = "Wireless, or Wi-Fi",
+                Changes = [.. rest.Select(one => one.network.Ssid).Distinct().Select(name => new SettingChange(name, "on", "off"))],
+            });
         if (now.Wifi.Length > planned.Wifi.Length)
             work.Do(new ConfigureDevice(work.House.FindDevice(planned.Id)! with { Wifi = planned.Wifi }));
     }
@@ -157,43 +169,41 @@ internal static class BoxWork
         });
     }
 
-    /// <summary>What still differs and matters, in one step; the DHCP switch and the mode come after it.</summary>
+    /// <summary>What still differs and matters, in one step; the DHCP switch, the mode and the uplink come after it.</summary>
     private static void Rest(WorkInProgress work, Device planned)
     {
         var now = work.House.FindDevice(planned.Id)!;
-        var rows = ImmutableArray.CreateBuilder<SettingChange>();
-        if (planned.Mode == DeviceMode.Router)
+        var rows = OtherSettings.Rows(now, planned);
+        if (rows.IsEmpty) return;
+        var settings = planned with
         {
-            var (old, wanted) = (now.Wan ?? new(), planned.Wan ?? new());
-            if (old.Method != wanted.Method || old.Address != wanted.Address)
-                rows.Add(new("WAN", Describe(old), Describe(wanted)));
-            Switch("NAT", now.Nat, planned.Nat);
-            Switch("Firewall", now.Firewall, planned.Firewall);
-            Switch("UPnP", now.Upnp, planned.Upnp);
-            foreach (var forward in planned.PortForwards.Where(one => !now.PortForwards.Contains(one)))
-                rows.Add(new($"Forward {Words<TransportProtocol>.Of(forward.Protocol)} {forward.Port}", null, $"{forward.ToAddress}:{forward.ToPort ?? forward.Port}"));
-            foreach (var forward in now.PortForwards.Where(one => !planned.PortForwards.Contains(one)))
-                rows.Add(new($"Forward {Words<TransportProtocol>.Of(forward.Protocol)} {forward.Port}", $"{forward.ToAddress}", "remove"));
-            if (now.DmzHost != planned.DmzHost) rows.Add(new("DMZ host", now.DmzHost?.ToString(), planned.DmzHost?.ToString() ?? "none"));
-        }
-        if (rows.Count == 0) return;
-        var settings = planned with { Mode = now.Mode, Lan = now.Lan, Wifi = now.Wifi };
+            Mode = now.Mode,
+            Lan = now.Lan,
+            Wifi = now.Wifi,
+            Uplink = now.Uplink,
+            PassthroughTo = now.PassthroughTo,
+            DefaultPassword = now.DefaultPassword,
+        };
         work.Step(new("Other settings", $"Set the rest of {planned.Name}")
         {
             Page = planned.Id,
             Actions = [new ConfigureDevice(settings)],
-            Changes = rows.ToImmutable(),
+            Changes = rows,
             PageAfter = planned.Id,
         });
-
-        void Switch(string name, bool old, bool wanted)
-        {
-            if (old != wanted) rows.Add(new(name, old ? "on" : "off", wanted ? "on" : "off"));
-        }
     }
 
-    private static string Describe(WanSettings wan) =>
-        wan.Method == WanMethod.Static ? $"fixed, {wan.Address}" : wan.Method switch { WanMethod.Dhcp => "automatic", WanMethod.Pppoe => "PPPoE", _ => "off" };
+    private static void Password(WorkInProgress work, Device planned)
+    {
+        if (work.House.FindDevice(planned.Id)!.DefaultPassword != true || planned.DefaultPassword == true) return;
+        work.Step(new("Admin password", $"Change the admin password of {planned.Name}")
+        {
+            Page = planned.Id,
+            Actions = [new ChangeAdminPassword(planned.Id)],
+            Find = "System, Administration, or Password",
+            Cautions = ["It is not the Wi-Fi password. Note the new one: without it only a reset opens the page."],
+        });
+    }
 
     private static void DhcpOff(WorkInProgress work, Device planned)
     {
@@ -211,21 +221,70 @@ internal static class BoxWork
         });
     }
 
+    /// <summary>The mode, and with it what it joins or hands on: the last thing set, for it moves the page.</summary>
     private static void Mode(WorkInProgress work, Device planned)
     {
         var now = work.House.FindDevice(planned.Id)!;
-        if (now.Mode == planned.Mode) return;
-        var actions = ImmutableArray.Create<InstallerAction>(new SetMode(planned.Id, planned.Mode));
-        if (planned.Lan is { Method: LanMethod.Dhcp } && planned.Mode != DeviceMode.Router) actions = actions.Add(new AskForLanAddress(planned.Id));
-        work.Step(new($"{Capital(planned.Mode.Say())} mode", $"Put {planned.Name} into {planned.Mode.Say()} mode")
+        var actions = ImmutableArray.CreateBuilder<InstallerAction>();
+        var rows = ImmutableArray.CreateBuilder<SettingChange>();
+        if (now.Mode != planned.Mode)
+        {
+            // A repeater's server would go on running: off with it in the same breath, before it meets the house.
+            if (now.Lan?.DhcpServer is { Enabled: true } && planned.Lan?.DhcpServer is not { Enabled: true } && LeaseTable.RunsServer(planned))
+            {
+                actions.Add(new TurnOffDhcpServer(planned.Id));
+                rows.Add(new("DHCP server", "on", "off"));
+            }
+            actions.Add(new SetMode(planned.Id, planned.Mode));
+            rows.Add(new("Mode", now.Mode.Say(), planned.Mode.Say()));
+        }
+        if (planned.Lan is { Method: LanMethod.Dhcp } && now.Lan?.Method != LanMethod.Dhcp && planned.Mode is not (DeviceMode.Router or DeviceMode.Passthrough))
+        {
+            actions.Add(new AskForLanAddress(planned.Id));
+            rows.Add(new("Its own address", now.Lan?.Address?.Address.ToString(), "automatic"));
+        }
+        if (now.Uplink != planned.Uplink)
+        {
+            actions.Add(new SetUplink(planned.Id, planned.Uplink));
+            rows.AddRange(UplinkRows(work.House, now.Uplink, planned.Uplink));
+        }
+        if (now.PassthroughTo != planned.PassthroughTo)
+        {
+            actions.Add(new SetPassthroughTarget(planned.Id, planned.PassthroughTo));
+            rows.Add(new("Pass through to", now.PassthroughTo is { } old ? work.House.NameOf(old) : "nobody", planned.PassthroughTo is { } to ? work.House.NameOf(to) : "nobody"));
+        }
+        if (actions.Count == 0) return;
+        var isMode = now.Mode != planned.Mode;
+        work.Step(new(isMode ? $"{Capital(planned.Mode.Say())} mode" : "What it joins",
+            isMode ? $"Put {planned.Name} into {planned.Mode.Say()} mode" : $"Set what {planned.Name} joins")
         {
             Page = planned.Id,
-            Actions = actions,
-            Find = "Operation mode, or Working mode",
-            Changes = [new("Mode", now.Mode.Say(), planned.Mode.Say())],
-            WaitSeconds = RebootSeconds(planned),
-            Cautions = ["From here on the box gives your laptop no address. That is meant: do this last."],
+            Actions = actions.ToImmutable(),
+            Find = isMode ? "Operation mode, or Working mode" : "Wireless, Repeater, or Uplink",
+            Changes = rows.ToImmutable(),
+            // Common practice, no source: a gateway takes two minutes or more to save pass-through.
+            WaitSeconds = planned.Mode == DeviceMode.Passthrough ? Math.Max(120, RebootSeconds(planned)) : RebootSeconds(planned),
+            Expect = WorkInProgress.LaptopShows,
+            Cautions = ModeCautions(planned, isMode),
         });
+    }
+
+    private static ImmutableArray<string> ModeCautions(Device planned, bool isMode) => planned.Mode switch
+    {
+        DeviceMode.Passthrough => ["Its Wi-Fi goes off with it: be on a cable. The socket the laptop is in then gives the settings page and no internet."],
+        DeviceMode.Repeater or DeviceMode.Wds or DeviceMode.ClientBridge or DeviceMode.MeshSatellite =>
+            ["Choose plain repeating, not the client-router (WISP) choice: that one translates a second time.", "Prove it within 2 m (7 ft) of the box it joins before it goes to its place."],
+        _ when isMode => ["From here on the box gives your laptop no address. That is meant: do this last."],
+        _ => [],
+    };
+
+    private static ImmutableArray<SettingChange> UplinkRows(NetworkDocument house, Uplink? old, Uplink? wanted)
+    {
+        if (wanted is null) return [new("Joins", old?.Ssid, "nobody’s Wi-Fi")];
+        var rows = Rows(("Joins (SSID)", old?.Ssid, wanted.Ssid), ("Security", old?.Security.Say(), wanted.Security.Say()));
+        if (wanted.Key is { } key && key != old?.Key) rows = rows.Add(new("Password", null, key, IsSecret: true));
+        if (wanted.Near is { } near && near != old?.Near) rows = rows.Add(new("Joins which box", old?.Near is { } was ? house.NameOf(was) : null, house.NameOf(near)));
+        return rows;
     }
 
     private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];

@@ -11,14 +11,27 @@ internal sealed class Difference
         Planned = planned;
         var changed = planned.Devices.Where(device => found.FindDevice(device.Id) is { } old && !BoxWork.SameSettings(old, device)).ToList();
         // The box at the line stays where it is and keeps its settings: the household lives on it. Any other box that could
-        // be a router is set alone, after a reset: common practice, no source.
+        // be a router is set alone, after a reset (common practice, no source), but not for a switch or a name on its page.
         var added = planned.Devices.Where(device => found.FindDevice(device.Id) is null).ToList();
-        Alone = [.. changed.Concat(added).Where(device => device.Id != planned.Line?.Device && device.CanBe(DeviceMode.Router))];
+        Alone = [.. changed.Where(device => IsMadeAnew(found.FindDevice(device.Id)!, device) || !OpensInPlace(found, planned, device.Id)).Concat(added)
+            .Where(device => device.Id != planned.Line?.Device && device.CanBe(DeviceMode.Router))];
         InPlace = [.. changed.Where(device => !Alone.Contains(device))];
         BroughtIn = [.. added.Where(device => !Alone.Contains(device))];
         TakenAway = [.. found.Devices.Where(device => planned.FindDevice(device.Id) is null)];
         CablesOut = [.. found.Cables.Where(cable => planned.FindCable(cable.Id) is not { } same || same != cable)];
         Things = [.. planned.Endpoints.Where(endpoint => found.FindEndpoint(endpoint.Id) is not { } old || !WorkOrderWriter.SameJson(old, endpoint))];
+    }
+
+    /// <summary>Another mode, another address of its own, or the kind of network it makes: a box with a new part to play.</summary>
+    private static bool IsMadeAnew(Device old, Device planned) => old.Mode != planned.Mode || old.Lan?.Address != planned.Lan?.Address
+        || (planned.Mode == DeviceMode.Router && old.Lan?.DhcpServer?.Enabled != planned.Lan?.DhcpServer?.Enabled);
+
+    /// <summary>Whether its page opens where it stands, from some socket and with some address: tried on the simulated house.</summary>
+    private static bool OpensInPlace(NetworkDocument found, NetworkDocument planned, string device)
+    {
+        var trial = new WorkInProgress(found, planned);
+        LaptopMoves.ToPageOf(trial, device);
+        return trial.PageOpens(device);
     }
 
     public NetworkDocument Planned { get; }

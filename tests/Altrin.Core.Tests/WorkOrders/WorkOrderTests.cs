@@ -40,6 +40,8 @@ public class WorkOrderTests
         var record = Laptop.Away(house) with { Needs = planned.Needs, Name = planned.Name };
         foreach (var device in planned.Devices)
             record = record.WithDevice(device.Id, now => now with { KeptApart = device.KeptApart, Name = device.Name });
+        // A cable that was out and in again is the same cable, wherever a list keeps it.
+        record = record with { Cables = [.. record.Cables.OrderBy(cable => planned.Cables.ToList().FindIndex(one => one.Id == cable.Id))] };
         var (is_, should) = (Evaluation.Of(record), Evaluation.Of(planned));
         Assert.Equal(should.Findings.Select(f => f.Message), is_.Findings.Select(f => f.Message));
         Assert.Equal(should.Wants.Select(w => (w.Sentence, w.Met)), is_.Wants.Select(w => (w.Sentence, w.Met)));
@@ -73,7 +75,8 @@ public class WorkOrderTests
     public void One_network_cures_the_demo_house_whole()
     {
         var plan = Planner.Propose(Demo)[0];
-        Assert.Equal(("one-network", 7, 0, 0, 1), (plan.Id, plan.WantsHeld, plan.Faults, plan.Cautions, plan.NatLayers));
+        // The caution that stays: the old router's sockets are slower than the line, which no setting mends.
+        Assert.Equal(("one-network", 7, 0, 1, 1), (plan.Id, plan.WantsHeld, plan.Faults, plan.Cautions, plan.NatLayers));
     }
 
     [Fact]
