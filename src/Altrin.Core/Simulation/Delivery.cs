@@ -21,7 +21,7 @@ internal sealed class Delivery
             next[i] = -1;
             // At the network or broadcast address of its own subnet nothing answers and nothing is answered (RFC 1122 section 3.2.1.3).
             if (table.All[i].Address is not { } address || !address.Prefix.IsUsable(address.Address)) continue;
-            var key = (table.All[i].Link, address.Address);
+            var key = (table.All[i].LinkAs(table.All[i].Candidates[0]), address.Address);
             if (first.TryGetValue(key, out var after)) next[i] = after;
             first[key] = i;
         }
@@ -68,7 +68,7 @@ internal sealed class Delivery
         var ends = Ends.None;
         foreach (var holder in HoldersOf(link, address)) ends |= holder == wanted ? Ends.Yes : Ends.No;
         // Nobody holds it for certain; the wanted one may, by the lease that is being looked at.
-        if (ends == Ends.None) ends = wanted.Outcome == LeaseOutcome.Contested && wanted.Link == link ? Ends.Yes : Ends.No;
+        if (ends == Ends.None) ends = wanted.Outcome == LeaseOutcome.Contested && (wanted.Link == link || wanted.PassedLink == link) ? Ends.Yes : Ends.No;
         return ends;
     }
 

@@ -43,7 +43,7 @@ internal static class InboundQuery
                 yield return null;
                 continue;
             }
-            var holders = delivery.HoldersOf(here.At.Link, gateway);
+            var holders = delivery.HoldersOf(here.At.LinkAs(here.As), gateway);
             if (holders.IsEmpty) yield return null;
             foreach (var holder in holders)
             {

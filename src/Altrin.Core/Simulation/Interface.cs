@@ -33,9 +33,14 @@ public sealed class Interface
     /// <summary>The device it belongs to; −1 for endpoints and the provider.</summary>
     internal int Device { get; init; } = -1;
 
-    /// <summary>Where its packets go. The segment, but for a PPPoE session and a pass-through target, which meet the
-    /// provider directly.</summary>
+    /// <summary>Where its packets go: the segment, but for a PPPoE session, which meets the provider directly.</summary>
     internal int Link { get; set; }
+
+    /// <summary>Where they go with the line's own address, handed over in pass-through; null for anything else.</summary>
+    internal int? PassedLink { get; set; }
+
+    /// <summary>Where they go when it holds that address.</summary>
+    internal int LinkAs(Candidate held) => PassedLink is { } passed && held.Server == InterfaceTable.ProviderId ? passed : Link;
 
     /// <summary>A LAN side that routes for the things on it; management addresses and WANs never do.</summary>
     internal bool Routes { get; init; }

@@ -66,7 +66,7 @@ internal sealed class InternetWays(Delivery delivery)
         if (at.Kind == InterfaceKind.Wan && delivery.Overlaps(at, from)) return Way.Blocked(ReachProblem.Overlap);
         if (from.Gateway is not { } gateway || !own.Prefix.Contains(gateway)) return Way.Blocked(ReachProblem.NoGateway);
         Way? way = null;
-        foreach (var holder in delivery.HoldersOf(at.Link, gateway)) way = Way.Either(way, Through(holder, at, from));
+        foreach (var holder in delivery.HoldersOf(at.LinkAs(from), gateway)) way = Way.Either(way, Through(holder, at, from));
         return way ?? Way.Blocked(ReachProblem.NoGateway);
     }
 
@@ -90,7 +90,7 @@ internal sealed class InternetWays(Delivery delivery)
 
     /// <summary>The WAN that everything from here goes out of, where no race decides.</summary>
     private Interface? OnlyWan(Interface at) =>
-        at.Candidates is [{ Gateway: { } gateway }] && delivery.HoldersOf(at.Link, gateway).Single is { Routes: true, Device: >= 0 } router
+        at.Candidates is [{ Gateway: { } gateway }] && delivery.HoldersOf(at.LinkAs(at.Candidates[0]), gateway).Single is { Routes: true, Device: >= 0 } router
             ? delivery.WayOut(router, out _)
             : null;
 }

@@ -10,6 +10,9 @@ internal sealed class LeaseTable
     private readonly InterfaceTable table;
     private readonly List<RunningServer> servers = [];
 
+    /// <summary>Pass-through targets: what the provider gives them, and the gateway whose own server ignores them.</summary>
+    private readonly Dictionary<Interface, (Candidate Offer, string Gateway)> handed = [];
+
     private LeaseTable(Fabric fabric, InterfaceTable table) => (this.fabric, this.table) = (fabric, table);
 
     public static ImmutableArray<RunningServer> Settle(Fabric fabric, SegmentMap segments, InterfaceTable table)
@@ -21,7 +24,8 @@ internal sealed class LeaseTable
         return [.. leases.servers];
     }
 
-    /// <summary>In pass-through the router named gets the line's own address, straight from the provider.</summary>
+    /// <summary>In pass-through the router named gets the line's own address, straight from the provider. A rival server on that
+    /// network may still be quicker.</summary>
     private void HandOver(SegmentMap segments)
     {
         var house = fabric.House;
@@ -34,8 +38,8 @@ internal sealed class LeaseTable
             if (!wan.IsPlugged || wan.Segment != segments.OfGroup[fabric.Groups[d].Lan]) continue;
             var method = house.Devices[t].Wan?.Method ?? WanMethod.Dhcp;
             if (method != (line.HandOff == HandOff.Pppoe ? WanMethod.Pppoe : WanMethod.Dhcp)) continue;
-            wan.Settle(LeaseOutcome.Leased, ProviderOffer(line, InterfaceTable.FirstCustomerHost));
-            wan.Link = table.Provider.Link;
+            handed[wan] = (ProviderOffer(line, InterfaceTable.FirstCustomerHost), house.Devices[d].Id);
+            wan.PassedLink = table.Provider.Link;
         }
     }
 
@@ -92,6 +96,7 @@ internal sealed class LeaseTable
             else if (one.Outcome == LeaseOutcome.Static) (held[one.Segment] ??= []).Add(one.Address!.Value.Address);
         }
         var offers = new List<Candidate>?[table.All.Count];
+        foreach (var (wan, given) in handed) offers[wan.Index] = [given.Offer];
         foreach (var server in servers)
             if (clients[server.Segment] is { } asking) Lease(server, asking, held[server.Segment], offers);
 
@@ -151,6 +156,7 @@ internal sealed class LeaseTable
     /// <summary>A PPPoE line talks to PPPoE sessions alone; nothing else in the house answers one.</summary>
     private bool Answers(RunningServer server, Interface client)
     {
+        if (handed.TryGetValue(client, out var given) && given.Gateway == server.Device) return false;
         var pppoe = client.Kind == InterfaceKind.Wan && fabric.House.Devices[client.Device].Wan?.Method == WanMethod.Pppoe;
         return pppoe == (server.Device == InterfaceTable.ProviderId && fabric.House.Line!.HandOff == HandOff.Pppoe);
     }

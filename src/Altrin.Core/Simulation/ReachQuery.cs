@@ -27,9 +27,9 @@ internal sealed class ReachQuery(Delivery delivery, Interface target, Candidate 
         {
             if (from.Address is not { } own) return Fail(ReachProblem.NoAddress);
             if (delivery.IsLooped(sender)) return Fail(ReachProblem.Loop);
-            if (own.Prefix.Contains(Destination)) return soFar.And(Deliver(sender.Link, own.Prefix, sender, from));
+            if (own.Prefix.Contains(Destination)) return soFar.And(Deliver(sender.LinkAs(from), own.Prefix, sender, from));
             if (from.Gateway is not { } gateway || !own.Prefix.Contains(gateway)) return Fail(ReachProblem.NoGateway);
-            var holders = delivery.HoldersOf(sender.Link, gateway);
+            var holders = delivery.HoldersOf(sender.LinkAs(from), gateway);
             if (holders.Single is { } only)
             {
                 if (Through(only, sender, from, ref soFar) is { } end) return soFar.And(end);
