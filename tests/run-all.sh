@@ -50,6 +50,8 @@ if [ -x "$root/../shared/tools/check-words" ]; then check "words that must not s
 
 suite Altrin.Core.Tests
 suite Altrin.Web.Tests
+need_packages iproute2 nftables dnsmasq-base udhcpc || note "Altrin.KernelLab.Tests will be skipped: its tools are missing"
+suite Altrin.KernelLab.Tests
 pages_suite
 if need_packages chromium chromium-driver; then
   suite Altrin.Browser.Tests

@@ -37,7 +37,8 @@ internal static class LabHouses
                 Port = socket.Port,
                 Addresses = random.Next(1, 4) - (random.Next(10) == 0 ? 1 : 0),
                 Addressing = random.Next(5) == 0 ? LineAddressing.Shared : LineAddressing.Public,
-                HandOff = random.Next(8) switch { 0 => HandOff.Pppoe, 1 => HandOff.Static, _ => HandOff.Dhcp },
+                // How a gateway hands an agreed address over is its maker's secret; the lab leaves that out.
+                HandOff = random.Next(8) switch { 0 => HandOff.Pppoe, 1 when boxes[0].Mode != DeviceMode.Passthrough => HandOff.Static, _ => HandOff.Dhcp },
             };
             // What the provider hands over, the box at the line is mostly set to.
             if (random.Next(6) > 0) boxes[0] = boxes[0] with { Wan = WanFor(line) };

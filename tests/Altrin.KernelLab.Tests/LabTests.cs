@@ -40,7 +40,8 @@ public class LabTests(ITestOutputHelper output)
             + $"{reports.Values.Sum(one => one.Yes)} yes, {reports.Values.Sum(one => one.No)} no, {reports.Values.Sum(one => one.Races)} races; "
             + $"{wrong.Count} houses disagree. The kernel took {lab:0} ms, the simulator {simulated:0.0} ms for the same questions: 1 to {lab / simulated:0}.";
         output.WriteLine(summary);
-        if (Environment.GetEnvironmentVariable("ALTRIN_LAB_REPORT") is { Length: > 0 } file) File.WriteAllText(file, summary + "\n");
+        // On demand (./altrin lab, ./altrin bench) the count is the answer, though all is well.
+        if (Environment.GetEnvironmentVariable("ALTRIN_LAB_REPORT") is { Length: > 0 }) Console.WriteLine(summary);
         Assert.True(wrong.Count == 0, $"{summary}\n{string.Join("\n\n", wrong.Take(12).Select(house => reports[house.Name].Say(house)))}");
         Assert.True(reports.Values.Sum(one => one.Yes) > Count && reports.Values.Sum(one => one.No) > Count, "Too few facts to prove anything.");
     }

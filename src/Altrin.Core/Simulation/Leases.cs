@@ -11,7 +11,8 @@ internal sealed class LeaseTable
     private readonly List<RunningServer> servers = [];
 
     /// <summary>Pass-through targets: what the provider gives them, and the gateway whose own server ignores them.</summary>
-    private readonly Dictionary<Interface, (Candidate Offer, string Gateway)> handed = [];
+    private readonly Dictionary<Interface, Candidate> handed = [];
+    private readonly Dictionary<Interface, string> ignoredBy = [];
 
     private LeaseTable(Fabric fabric, InterfaceTable table) => (this.fabric, this.table) = (fabric, table);
 
@@ -31,14 +32,16 @@ internal sealed class LeaseTable
         var house = fabric.House;
         for (var d = 0; d < house.Devices.Length; d++)
         {
-            if (house.Devices[d] is not { Mode: DeviceMode.Passthrough, PassthroughTo: { } target }) continue;
-            if (house.Line is not { Addresses: > 0 } line || line.Device != house.Devices[d].Id || table.Provider is null) continue;
+            if (house.Devices[d] is not { Mode: DeviceMode.Passthrough, PassthroughTo: { } target } gateway) continue;
             if (!fabric.DeviceIndex.TryGetValue(target, out var t) || table.WanOf[t] < 0) continue;
             var wan = table.All[table.WanOf[t]];
             if (!wan.IsPlugged || wan.Segment != segments.OfGroup[fabric.Groups[d].Lan]) continue;
+            // Line or no line, the gateway's own server leaves its target alone.
+            ignoredBy[wan] = gateway.Id;
+            if (house.Line is not { Addresses: > 0 } line || line.Device != gateway.Id || table.Provider is null) continue;
             var method = house.Devices[t].Wan?.Method ?? WanMethod.Dhcp;
             if (method != (line.HandOff == HandOff.Pppoe ? WanMethod.Pppoe : WanMethod.Dhcp)) continue;
-            handed[wan] = (ProviderOffer(line, InterfaceTable.FirstCustomerHost), house.Devices[d].Id);
+            handed[wan] = ProviderOffer(line, InterfaceTable.FirstCustomerHost);
             wan.PassedLink = table.Provider.Link;
         }
     }
@@ -96,7 +99,7 @@ internal sealed class LeaseTable
             else if (one.Outcome == LeaseOutcome.Static) (held[one.Segment] ??= []).Add(one.Address!.Value.Address);
         }
         var offers = new List<Candidate>?[table.All.Count];
-        foreach (var (wan, given) in handed) offers[wan.Index] = [given.Offer];
+        foreach (var (wan, offer) in handed) offers[wan.Index] = [offer];
         foreach (var server in servers)
             if (clients[server.Segment] is { } asking) Lease(server, asking, held[server.Segment], offers);
 
@@ -156,7 +159,7 @@ internal sealed class LeaseTable
     /// <summary>A PPPoE line talks to PPPoE sessions alone; nothing else in the house answers one.</summary>
     private bool Answers(RunningServer server, Interface client)
     {
-        if (handed.TryGetValue(client, out var given) && given.Gateway == server.Device) return false;
+        if (ignoredBy.TryGetValue(client, out var gateway) && gateway == server.Device) return false;
         var pppoe = client.Kind == InterfaceKind.Wan && fabric.House.Devices[client.Device].Wan?.Method == WanMethod.Pppoe;
         return pppoe == (server.Device == InterfaceTable.ProviderId && fabric.House.Line!.HandOff == HandOff.Pppoe);
     }
