@@ -28,9 +28,12 @@ public sealed record SetUplink(string Device, Uplink? Uplink = null) : BoxSettin
 
 /// <summary>Which VLAN a socket's untagged frames are in, and which it carries tagged (IEEE 802.1Q).</summary>
 /// <param name="Vlan">Null is VLAN 1, the box's own network.</param>
-public sealed record SetPortVlan(string Device, string Port, int? Vlan = null, ImmutableArray<int> Tagged = default) : BoxSetting
+public sealed record SetPortVlan(string Device, string Port, int? Vlan = null) : BoxSetting
 {
     public override string Device { get; init; } = Device;
+
+    /// <summary>Empty: an access port.</summary>
+    public ImmutableArray<int> Tagged { get; init; } = [];
 
     public override string Say(NetworkDocument house)
     {

@@ -80,6 +80,9 @@ public enum HandOff { Dhcp, Pppoe, Static }
 /// <summary>The provider's side of the wall.</summary>
 public sealed record Line : DocumentPart
 {
+    /// <summary>What the state calls the provider's own server and router.</summary>
+    public const string ProviderId = "isp";
+
     public required string Device { get; init; }
     public required string Port { get; init; }
     public Technology? Technology { get; init; }

@@ -47,7 +47,7 @@ public sealed class GuestsNotApart : IRule
         foreach (var end in new[] { Remedies.EndAt(cable, router.Id), Remedies.EndAt(cable, box.Id) })
         {
             var port = facts.Device(end.Device).FindPort(end.Port)!;
-            if (!port.Tagged.Contains(vlan)) actions.Add(new SetPortVlan(end.Device, end.Port, port.Vlan, port.Tagged.Add(vlan)));
+            if (!port.Tagged.Contains(vlan)) actions.Add(new SetPortVlan(end.Device, end.Port, port.Vlan) { Tagged = port.Tagged.Add(vlan) });
         }
         foreach (var one in open) actions.Add(new SetWifi(box.Id, one.Place, one.Network with { Vlan = vlan }));
         return actions.ToImmutable();

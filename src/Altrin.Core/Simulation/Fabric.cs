@@ -18,6 +18,11 @@ internal sealed class Fabric
     /// <summary>Cables between two living sockets, and the line, as pairs of groups.</summary>
     public List<(int A, int B)> Wires { get; } = [];
 
+    /// <summary>The same with the id of the cable, or <c>line</c>: for following a way over them.</summary>
+    public IEnumerable<(int A, int B, string Over)> Labelled() => Wires.Zip(wireIds, (wire, id) => (wire.A, wire.B, id));
+
+    private readonly List<string> wireIds = [];
+
     /// <summary>Whether anything is in a socket of the group.</summary>
     public required bool[] IsPlugged { get; init; }
 
@@ -89,24 +94,27 @@ internal sealed class Fabric
             if (LineGroup != DeviceGroups.Dead)
             {
                 Wires.Add((Provider, LineGroup));
+                wireIds.Add("line");
                 IsPlugged[LineGroup] = true;
             }
         }
         foreach (var cable in House.Cables)
         {
             var ((near, a), (far, b)) = (Find(cable.A), Find(cable.B));
-            Lane(near.OfPort[a], far.OfPort[b]);
+            Lane(cable.Id, near.OfPort[a], far.OfPort[b]);
             // A frame with a tag arrives only where the other end knows that tag.
             foreach (var (vlan, group) in near.Tagged[a] ?? [])
-                Lane(group, Array.Find(far.Tagged[b] ?? [], lane => lane.Vlan == vlan) is { Vlan: > 0 } lane ? lane.Group : DeviceGroups.Dead);
+                Lane(cable.Id, group, Array.Find(far.Tagged[b] ?? [], lane => lane.Vlan == vlan) is { Vlan: > 0 } lane ? lane.Group : DeviceGroups.Dead);
             foreach (var (vlan, group) in far.Tagged[b] ?? []) IsPlugged[group] = true;
         }
 
-        void Lane(int a, int b)
+        void Lane(string id, int a, int b)
         {
             if (a != DeviceGroups.Dead) IsPlugged[a] = true;
             if (b != DeviceGroups.Dead) IsPlugged[b] = true;
-            if (a != DeviceGroups.Dead && b != DeviceGroups.Dead) Wires.Add((a, b));
+            if (a == DeviceGroups.Dead || b == DeviceGroups.Dead) return;
+            Wires.Add((a, b));
+            wireIds.Add(id);
         }
     }
 

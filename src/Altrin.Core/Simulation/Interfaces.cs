@@ -8,7 +8,7 @@ internal sealed class InterfaceTable
     /// <summary>The provider's router answers at .1 and gives out from .10 (section 3, rule 3).</summary>
     public static readonly Prefix PublicLine = Prefix.Parse("203.0.113.0/24"), SharedLine = Prefix.Parse("100.64.0.0/24");
 
-    public const string ProviderId = "isp";
+    public const string ProviderId = Line.ProviderId;
     public const uint ProviderHost = 1, FirstCustomerHost = 10;
 
     public List<Interface> All { get; } = [];

@@ -30,6 +30,7 @@ public sealed class NetworkState
     private readonly Delivery delivery;
     private readonly InternetWays ways;
     private readonly Dictionary<string, int> endpointIndex;
+    private Tracer? tracer;
 
     internal NetworkState(NetworkDocument house)
     {
@@ -77,6 +78,10 @@ public sealed class NetworkState
     public int OutsideOf(string device) =>
         fabric.DeviceIndex.TryGetValue(device, out var d) && fabric.Groups[d].Wan >= 0 ? segments.OfGroup[fabric.Groups[d].Wan] : -1;
 
+    /// <summary>The segment of a router's guests; −1 where it has none.</summary>
+    public int GuestsOf(string device) =>
+        fabric.DeviceIndex.TryGetValue(device, out var d) && fabric.Groups[d].Guest >= 0 ? segments.OfGroup[fabric.Groups[d].Guest] : -1;
+
     /// <summary>Whether a cable, the line or a joined uplink is on the router's WAN side.</summary>
     public bool IsWanPlugged(string device) =>
         fabric.DeviceIndex.TryGetValue(device, out var d) && fabric.Groups[d].Wan is >= 0 and var wan
@@ -121,6 +126,11 @@ public sealed class NetworkState
         for (var hop = way.Path; hop is not null; hop = hop.Next) hops.Add(hop.Device);
         return new(from.Owner, way.Ends.ToAnswer(), way.Layers, hops.ToImmutable(), way.Why);
     }
+
+    /// <summary>The way of an endpoint to the street, over every box it meets.</summary>
+    public Trace TraceOf(string endpoint) => endpointIndex.TryGetValue(endpoint, out var e)
+        ? (tracer ??= new(delivery, ways)).From(table.All[table.NetOf[e]], e)
+        : new(endpoint, Answer.No, [], ReachProblem.NoAddress);
 
     public ReachAnswer Reach(string from, string to)
     {

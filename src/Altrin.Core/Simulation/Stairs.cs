@@ -13,19 +13,22 @@ public sealed record Stairs(
     public static Stairs Of(NetworkState state) => new StairsBuilder(state).Build();
 }
 
-/// <param name="Depth">Steps below the street; 0 is the provider's own segment.</param>
+/// <param name="Depth">Boxes between it and the street; 0 is the provider's own segment.</param>
 /// <param name="Parent">The tread above; null at the street and for one that leads nowhere.</param>
 /// <param name="IsCutOff">Nothing leads from here to the street.</param>
+/// <param name="GuestsOf">The router whose guest network it is; null for any other tread.</param>
 /// <param name="Boxes">Devices that stand on it without being a step: access points, switches, modems, routers used as bridges.</param>
-public sealed record Tread(string Segment, int Depth, string? Parent, bool IsCutOff, bool IsLoop, ImmutableArray<string> Subnets,
+public sealed record Tread(string Segment, int Depth, string? Parent, bool IsCutOff, bool IsLoop, string? GuestsOf, ImmutableArray<string> Subnets,
     ImmutableArray<GivesOut> Servers, ImmutableArray<string> WifiNames, ImmutableArray<string> Boxes, ImmutableArray<string> Things);
 
 public sealed record GivesOut(string Device, string Pool);
 
 /// <summary>A router standing on the edge between two treads.</summary>
-/// <param name="Number">1 for the first step down from the street.</param>
+/// <param name="Number">Translations between its inside and the street: 1 for the first step down, 0 where nothing translates.</param>
+/// <param name="PassedBy">The gateway that passes the line through to it; null for any other router.</param>
 /// <param name="Outside">What its WAN side holds: an address, several where chance decides, or none.</param>
-public sealed record Step(string Device, string? Upper, string Lower, int Number, bool Translates, ImmutableArray<string> Outside, string? Inside);
+public sealed record Step(string Device, string? Upper, string Lower, int Number, bool Translates, ImmutableArray<string> Outside, string? Inside,
+    string? PassedBy);
 
 internal sealed class StairsBuilder(NetworkState state)
 {
@@ -33,6 +36,8 @@ internal sealed class StairsBuilder(NetworkState state)
     private readonly Dictionary<int, int> depth = [];
     private readonly Dictionary<int, int> parent = [];
     private readonly List<int> order = [];
+    private readonly Dictionary<int, string> guests = state.House.Devices.Where(box => state.GuestsOf(box.Id) >= 0)
+        .GroupBy(box => state.GuestsOf(box.Id)).ToDictionary(group => group.Key, group => group.First().Id);
 
     public Stairs Build()
     {
@@ -84,10 +89,13 @@ internal sealed class StairsBuilder(NetworkState state)
             foreach (var router in Enumerable.Reverse(routers))
             {
                 if (state.OutsideOf(router.Id) != here.Segment) continue;
-                var inside = state.InsideOf(router.Id);
-                if (depth.ContainsKey(inside)) continue;
-                parent[inside] = here.Segment;
-                open.Push((inside, here.Depth + 1));
+                // Its guests come after its own network, so they go on the stack before it.
+                foreach (var inside in new[] { state.GuestsOf(router.Id), state.InsideOf(router.Id) })
+                {
+                    if (inside < 0 || depth.ContainsKey(inside)) continue;
+                    parent[inside] = here.Segment;
+                    open.Push((inside, here.Depth + 1));
+                }
             }
         }
     }
@@ -96,15 +104,19 @@ internal sealed class StairsBuilder(NetworkState state)
     private IEnumerable<int> CutOffTops(List<Device> routers)
     {
         var fed = routers.Where(router => state.IsWanPlugged(router.Id) && state.OutsideOf(router.Id) != state.InsideOf(router.Id))
-            .Select(router => state.InsideOf(router.Id)).ToHashSet();
+            .SelectMany(router => new[] { state.InsideOf(router.Id), state.GuestsOf(router.Id) }).ToHashSet();
         foreach (var segment in state.Segments)
             if (!depth.ContainsKey(segment.Index) && !fed.Contains(segment.Index) && IsWorthATread(segment.Index)) yield return segment.Index;
         foreach (var segment in state.Segments)
             if (!depth.ContainsKey(segment.Index) && IsWorthATread(segment.Index)) yield return segment.Index;
     }
 
-    private bool IsWorthATread(int segment) => segment == state.ProviderSegment
-        || state.OnSegment[segment].Any(one => one.Kind != InterfaceKind.Wan || one.IsPlugged) || house.Devices.Any(device => state.InsideOf(device.Id) == segment);
+    /// <summary>A guest network is shown while it is on the air or something is on it; any other segment with a box or thing on it.</summary>
+    private bool IsWorthATread(int segment) => segment == state.ProviderSegment || (guests.ContainsKey(segment)
+        ? state.Air.Any(one => one.Segment == segment) || state.OnSegment[segment].Any(one => one.Kind == InterfaceKind.Net)
+        : IsInhabited(segment));
+
+    private bool IsInhabited(int segment) => state.OnSegment[segment].Any(one => one.Kind != InterfaceKind.Wan || one.IsPlugged) || house.Devices.Any(device => state.InsideOf(device.Id) == segment);
 
     private Tread TreadOf(int segment, bool isCutOff)
     {
@@ -117,8 +129,25 @@ internal sealed class StairsBuilder(NetworkState state)
             .Select(server => new GivesOut(server.Device, server.Pool.Count == 1
                 ? server.Pool.Start.LastNumber
                 : $"{server.Pool.Start.LastNumber} to {server.Pool.End.LastNumber}"));
-        return new(s.Id, depth[segment], parent.TryGetValue(segment, out var above) ? state.Segments[above].Id : null, isCutOff, s.IsLoop,
+        return new(s.Id, depth[segment], parent.TryGetValue(segment, out var above) ? state.Segments[above].Id : null, isCutOff, s.IsLoop, guests.GetValueOrDefault(segment),
             [.. SubnetsOf(segment)], [.. servers], [.. names], [.. boxes], [.. things]);
+    }
+
+    private static bool Translates(Device router) => router is { Mode: DeviceMode.Router, Nat: true };
+
+    /// <summary>Counted up the stairs; a router that receives the line itself stands right below the street.</summary>
+    private int Translations(Device router, bool isPassed)
+    {
+        var count = Translates(router) ? 1 : 0;
+        var at = isPassed ? -1 : state.OutsideOf(router.Id);
+        for (var steps = 0; at >= 0 && at != state.ProviderSegment && steps < house.Devices.Length; steps++)
+        {
+            var above = house.Devices.FirstOrDefault(box => IsStep(box) && (state.InsideOf(box.Id) == at || state.GuestsOf(box.Id) == at) && box.Id != router.Id);
+            if (above is null) break;
+            if (Translates(above)) count++;
+            at = state.OutsideOf(above.Id);
+        }
+        return count;
     }
 
     private IEnumerable<string> SubnetsOf(int segment) => state.SubnetsOn(segment).Select(prefix => prefix.ToString());
@@ -128,9 +157,11 @@ internal sealed class StairsBuilder(NetworkState state)
         var outside = state.OutsideOf(router.Id);
         var inside = state.InsideOf(router.Id);
         var wan = state.Wan(router.Id);
-        var held = wan?.Candidates.Select(candidate => candidate.Address?.Address.ToString() ?? "none") ?? [];
+        var held = wan?.Candidates.Select(candidate => candidate.Address?.Address.ToString() ?? "none").ToArray() ?? [];
+        var passedBy = held.Length > 0 && wan!.Candidates.Any(IsTheProviders) && outside != state.ProviderSegment
+            ? house.Devices.FirstOrDefault(box => box.Mode == DeviceMode.Passthrough && box.PassthroughTo == router.Id)?.Id : null;
         var upper = outside >= 0 && depth.ContainsKey(outside) && state.IsWanPlugged(router.Id) ? state.Segments[outside].Id : null;
-        return new(router.Id, upper, state.Segments[inside].Id, depth.GetValueOrDefault(inside, 1), router.Nat, [.. held],
-            state.Lan(router.Id)?.Address?.ToString());
+        return new(router.Id, upper, state.Segments[inside].Id, Translations(router, passedBy is not null), Translates(router), [.. held],
+            state.Lan(router.Id)?.Address?.ToString(), passedBy);
     }
 }

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
+using Altrin.Core.Simulation;
 using Altrin.Data;
 
 namespace Altrin.Web.Api;
@@ -16,6 +17,8 @@ internal static class HousesApi
         api.MapPost("/{side}/undo", Undo).Produces<JobView>().ProducesProblem(404).ProducesProblem(409);
         api.MapPost("/{side}/redo", Redo).Produces<JobView>().ProducesProblem(404).ProducesProblem(409);
         api.MapGet("/plans", Plans).Produces<PlanView[]>().ProducesProblem(404);
+        api.MapGet("/{side}/trace/{from}", Trace).Produces<Trace>().ProducesProblem(404);
+        api.MapGet("/{side}/reach", Reach).Produces<ReachGrid>().ProducesProblem(404);
         api.MapPut("/planned", Adopt).Produces<JobView>().ProducesValidationProblem().ProducesProblem(404).ProducesProblem(409);
     }
 
@@ -41,6 +44,24 @@ internal static class HousesApi
         if (deeds.Actions.Length > 0 && WhyNot(job.Found.Document, deeds.Actions) is { } problem) return problem;
         var say = deeds.Actions.Length == 0 ? "Begin the plan anew" : Sentence(deeds, job.Found.Document);
         return await Answers.After(await jobs.Adopt(id, deeds.Version, deeds.Actions, say, cancel), jobs, id, cancel);
+    }
+
+    private static async Task<IResult> Trace(string id, string side, string from, JobStore jobs, CancellationToken cancel)
+    {
+        if (SideOf(side) is not { } which) return NoSuchSide(side);
+        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
+        var house = which == Side.Found ? job.Found.Document : job.Planned.Document;
+        return house.FindEndpoint(from) is null
+            ? Results.Problem(statusCode: StatusCodes.Status404NotFound, title: $"There is no endpoint “{from}” in this house.")
+            : Results.Ok(Simulator.Run(house).TraceOf(from));
+    }
+
+    private static async Task<IResult> Reach(string id, string side, JobStore jobs, CancellationToken cancel)
+    {
+        if (SideOf(side) is not { } which) return NoSuchSide(side);
+        return await jobs.Find(id, cancel) is { } job
+            ? Results.Ok(ReachGrid.Of(which == Side.Found ? job.Found.Document : job.Planned.Document))
+            : Answers.NoSuchJob();
     }
 
     private static IResult? WhyNot(NetworkDocument house, ImmutableArray<InstallerAction> actions)

@@ -41,12 +41,31 @@ public sealed record WayView(string From, Answer Reachable, int NatLayers, Immut
 /// <summary>The box whose Wi-Fi a thing has joined.</summary>
 public sealed record JoinView(string Thing, string Box);
 
+/// <summary>A box whose radio has joined another's network.</summary>
+/// <param name="Joined">The box that makes it.</param>
+public sealed record UplinkView(string Box, string Joined, string Ssid, string Band);
+
+/// <summary>Who reaches whom, and why: a row a thing, a column a thing and the internet.</summary>
+/// <param name="LeftOut">Things beyond the most that a grid is drawn for.</param>
+public sealed record ReachGrid(ImmutableArray<string> Things, ImmutableArray<ReachExplained> Cells, int LeftOut)
+{
+    private const int Most = 60;
+
+    public static ReachGrid Of(NetworkDocument house)
+    {
+        var facts = new Facts(Simulator.Run(house));
+        var ids = house.Endpoints.Take(Most).Select(thing => thing.Id).ToImmutableArray();
+        return new(ids, [.. from a in ids from b in ids.Append(Line.ProviderId) where a != b select ReachExplained.Of(facts, a, b)],
+            house.Endpoints.Length - ids.Length);
+    }
+}
+
 /// <param name="LeftFixesOut">The house is too big for every fix to be tried.</param>
 /// <param name="Deeds">Of the planned house: what is to be done, in words. Of the found house: the last deed.</param>
 public sealed record HouseView(
     int Revision, NetworkDocument Document, Verdict Verdict, ImmutableArray<WantView> Wants, ImmutableArray<FindingView> Findings,
     bool LeftFixesOut, Stairs Stairs, ImmutableArray<InterfaceView> Interfaces, ImmutableArray<WayView> Internet, ImmutableArray<JoinView> Joined,
-    ImmutableArray<string> Deeds, string? Undo, string? Redo)
+    ImmutableArray<UplinkView> Uplinks, ImmutableArray<string> Deeds, string? Undo, string? Redo)
 {
     public static HouseView Of(HouseAt at)
     {
@@ -59,8 +78,12 @@ public sealed record HouseView(
             [.. state.Interfaces.Select(one => View(state, one))],
             [.. at.Document.Endpoints.Select(endpoint => state.Internet(endpoint.Id)).Select(way => new WayView(way.From, way.Reachable, way.NatLayers, way.Hops))],
             [.. at.Document.Endpoints.Where(endpoint => state.JoinedBox(endpoint.Id) is not null).Select(endpoint => new JoinView(endpoint.Id, state.JoinedBox(endpoint.Id)!))],
+            [.. at.Document.Devices.Where(box => state.UplinkBox(box.Id) is not null).Select(box => Uplink(box, state.UplinkBox(box.Id)!))],
             [.. at.Actions.Select(action => action.Say(at.Document))], at.Undo, at.Redo);
     }
+
+    private static UplinkView Uplink(Device box, string joined) => new(box.Id, joined, box.Uplink!.Ssid,
+        Words<Band>.Of(box.Radios.First(radio => radio.Id == box.Uplink.Radio).Band));
 
     private static FindingView View(Evaluation house, Finding finding) =>
         new(finding.Key, finding.Rule, finding.Severity, finding.Title, finding.Message, finding.Subjects,

@@ -43,7 +43,7 @@ public class ActionTests
         new SetDmzHost("gw", Ipv4Address.Parse("192.168.31.120")),
         new SetPassthroughTarget("gw", "studio"),
         new SetUplink("studio", new() { Radio = "2g", Ssid = "larkspur", Security = WifiSecurity.Wpa2, Key = "home" }),
-        new SetPortVlan("gw", "lan4", 20, [30]),
+        new SetPortVlan("gw", "lan4", 20) { Tagged = [30] },
         new ChangeAdminPassword("gw"),
         new ReplaceCable("c1", Medium.Powerline),
         new KeepApart("studio", true),

@@ -27,6 +27,7 @@ internal static class Reasons
         ReachProblem.Overlap => "A router on the way has the same subnet on both sides.",
         ReachProblem.NotTranslated => "A router on the way does not translate, so no answer finds back.",
         ReachProblem.NoWayOut => "A router on the way has no address on its WAN side.",
+        ReachProblem.GuestsApart => "A guest network lets out to the internet and to nothing of the home.",
         ReachProblem.HeldByAnother => "An address on the way is held twice.",
         _ => $"{facts.NameOf(from)} {Address(facts, from)}, and no answer finds the way back to it.",
     };
@@ -40,6 +41,7 @@ internal static class Reasons
                 $"{b} stands behind {router}, which lets nothing in that was not asked for.",
             ReachProblem.NobodyThere or ReachProblem.BehindNat or ReachProblem.NoWayBack =>
                 $"{b} {Address(facts, to)}; {a} {Address(facts, from)}: one does not find the other from there.",
+            ReachProblem.GuestsApart => $"{a} is on a guest network, which lets out to the internet and to nothing of the home.",
             ReachProblem.HeldByAnother => $"The address of {b} is held twice, or a lease decides by chance.",
             ReachProblem.NoAddress when facts.State.Net(to) is not { Outcome: not LeaseOutcome.None } => $"{b} {Address(facts, to)}.",
             _ => NoInternet(facts, from, why),

@@ -558,6 +558,101 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/{side}/trace/{from}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                    from: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Trace"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/{side}/reach": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReachGrid"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{id}/planned": {
         parameters: {
             query?: never;
@@ -758,7 +853,7 @@ export interface components {
         /** @enum {string} */
         Band: "2.4" | "5" | "6";
         /** @enum {string} */
-        BoxFeature: "nat" | "firewall" | "upnp";
+        BoxFeature: "nat" | "firewall" | "upnp" | "hairpin" | "serves-wifi";
         BoxLabel: {
             defaultAddress?: null | components["schemas"]["Ipv4Address"];
             defaultUser?: null | string;
@@ -807,6 +902,8 @@ export interface components {
             wifi?: components["schemas"]["WifiNetwork"][];
             uplink?: null | components["schemas"]["Uplink"];
             servesWifi?: boolean;
+            hairpin?: boolean;
+            defaultPassword?: null | boolean;
             keptApart?: null | boolean;
             label?: null | components["schemas"]["BoxLabel"];
         };
@@ -871,6 +968,7 @@ export interface components {
             interfaces: components["schemas"]["InterfaceView"][];
             internet: components["schemas"]["WayView"][];
             joined: components["schemas"]["JoinView"][];
+            uplinks: components["schemas"]["UplinkView"][];
             deeds: string[];
             undo: null | string;
             redo: null | string;
@@ -886,7 +984,7 @@ export interface components {
                 [key: string]: string[];
             };
         };
-        InstallerAction: components["schemas"]["InstallerActionPlugCable"] | components["schemas"]["InstallerActionUnplugCable"] | components["schemas"]["InstallerActionMoveCableEnd"] | components["schemas"]["InstallerActionConnectEndpoint"] | components["schemas"]["InstallerActionUnplugEndpoint"] | components["schemas"]["InstallerActionSetEndpointAddress"] | components["schemas"]["InstallerActionPlugLaptop"] | components["schemas"]["InstallerActionSetLaptopAddress"] | components["schemas"]["InstallerActionPutLaptopAway"] | components["schemas"]["InstallerActionSetMode"] | components["schemas"]["InstallerActionSetLanAddress"] | components["schemas"]["InstallerActionAskForLanAddress"] | components["schemas"]["InstallerActionTurnOnDhcpServer"] | components["schemas"]["InstallerActionTurnOffDhcpServer"] | components["schemas"]["InstallerActionMovePool"] | components["schemas"]["InstallerActionSetLeaseGateway"] | components["schemas"]["InstallerActionReserveAddress"] | components["schemas"]["InstallerActionReleaseReservation"] | components["schemas"]["InstallerActionSetWan"] | components["schemas"]["InstallerActionSetWifi"] | components["schemas"]["InstallerActionSetFeature"] | components["schemas"]["InstallerActionKeepApart"] | components["schemas"]["InstallerActionConfigureDevice"] | components["schemas"]["InstallerActionFactoryReset"] | components["schemas"]["InstallerActionRestart"] | components["schemas"]["InstallerActionAddDevice"] | components["schemas"]["InstallerActionRemoveDevice"] | components["schemas"]["InstallerActionAddEndpoint"] | components["schemas"]["InstallerActionRemoveEndpoint"] | components["schemas"]["InstallerActionRename"] | components["schemas"]["InstallerActionSetNeed"] | components["schemas"]["InstallerActionRemoveNeed"] | components["schemas"]["InstallerActionSetLine"];
+        InstallerAction: components["schemas"]["InstallerActionPlugCable"] | components["schemas"]["InstallerActionUnplugCable"] | components["schemas"]["InstallerActionReplaceCable"] | components["schemas"]["InstallerActionMoveCableEnd"] | components["schemas"]["InstallerActionConnectEndpoint"] | components["schemas"]["InstallerActionUnplugEndpoint"] | components["schemas"]["InstallerActionSetEndpointAddress"] | components["schemas"]["InstallerActionPlugLaptop"] | components["schemas"]["InstallerActionSetLaptopAddress"] | components["schemas"]["InstallerActionPutLaptopAway"] | components["schemas"]["InstallerActionSetMode"] | components["schemas"]["InstallerActionSetLanAddress"] | components["schemas"]["InstallerActionAskForLanAddress"] | components["schemas"]["InstallerActionTurnOnDhcpServer"] | components["schemas"]["InstallerActionTurnOffDhcpServer"] | components["schemas"]["InstallerActionMovePool"] | components["schemas"]["InstallerActionSetLeaseGateway"] | components["schemas"]["InstallerActionReserveAddress"] | components["schemas"]["InstallerActionReleaseReservation"] | components["schemas"]["InstallerActionSetWan"] | components["schemas"]["InstallerActionSetWifi"] | components["schemas"]["InstallerActionSetForward"] | components["schemas"]["InstallerActionRemoveForward"] | components["schemas"]["InstallerActionSetDmzHost"] | components["schemas"]["InstallerActionSetPassthroughTarget"] | components["schemas"]["InstallerActionSetUplink"] | components["schemas"]["InstallerActionSetPortVlan"] | components["schemas"]["InstallerActionChangeAdminPassword"] | components["schemas"]["InstallerActionSetFeature"] | components["schemas"]["InstallerActionKeepApart"] | components["schemas"]["InstallerActionConfigureDevice"] | components["schemas"]["InstallerActionFactoryReset"] | components["schemas"]["InstallerActionRestart"] | components["schemas"]["InstallerActionAddDevice"] | components["schemas"]["InstallerActionRemoveDevice"] | components["schemas"]["InstallerActionAddEndpoint"] | components["schemas"]["InstallerActionRemoveEndpoint"] | components["schemas"]["InstallerActionRename"] | components["schemas"]["InstallerActionSetNeed"] | components["schemas"]["InstallerActionRemoveNeed"] | components["schemas"]["InstallerActionSetLine"];
         InstallerActionAddDevice: {
             /** @enum {string} */
             do?: "add-device";
@@ -900,6 +998,11 @@ export interface components {
         InstallerActionAskForLanAddress: {
             /** @enum {string} */
             do?: "ask-for-lan-address";
+            device: string;
+        };
+        InstallerActionChangeAdminPassword: {
+            /** @enum {string} */
+            do?: "change-admin-password";
             device: string;
         };
         InstallerActionConfigureDevice: {
@@ -968,6 +1071,14 @@ export interface components {
             do?: "remove-endpoint";
             endpoint: string;
         };
+        InstallerActionRemoveForward: {
+            /** @enum {string} */
+            do?: "remove-forward";
+            protocol: components["schemas"]["TransportProtocol"];
+            /** Format: int32 */
+            port: number;
+            device: string;
+        };
         InstallerActionRemoveNeed: {
             /** @enum {string} */
             do?: "remove-need";
@@ -978,6 +1089,15 @@ export interface components {
             do?: "rename";
             id: string;
             name: string;
+        };
+        InstallerActionReplaceCable: {
+            /** @enum {string} */
+            do?: "replace-cable";
+            cable: string;
+            medium: components["schemas"]["Medium"];
+            category?: null | string;
+            /** Format: double */
+            lengthM?: null | number;
         };
         InstallerActionReserveAddress: {
             /** @enum {string} */
@@ -991,6 +1111,12 @@ export interface components {
             do?: "restart";
             device: string;
         };
+        InstallerActionSetDmzHost: {
+            /** @enum {string} */
+            do?: "set-dmz-host";
+            host?: string;
+            device: string;
+        };
         InstallerActionSetEndpointAddress: {
             /** @enum {string} */
             do?: "set-endpoint-address";
@@ -1002,6 +1128,12 @@ export interface components {
             do?: "set-feature";
             feature: components["schemas"]["BoxFeature"];
             on: boolean;
+            device: string;
+        };
+        InstallerActionSetForward: {
+            /** @enum {string} */
+            do?: "set-forward";
+            forward: components["schemas"]["PortForward"];
             device: string;
         };
         InstallerActionSetLanAddress: {
@@ -1037,6 +1169,27 @@ export interface components {
             /** @enum {string} */
             do?: "set-need";
             need: components["schemas"]["Need"];
+        };
+        InstallerActionSetPassthroughTarget: {
+            /** @enum {string} */
+            do?: "set-passthrough-target";
+            target?: null | string;
+            device: string;
+        };
+        InstallerActionSetPortVlan: {
+            /** @enum {string} */
+            do?: "set-port-vlan";
+            port: string;
+            /** Format: int32 */
+            vlan?: null | number;
+            device: string;
+            tagged?: number[];
+        };
+        InstallerActionSetUplink: {
+            /** @enum {string} */
+            do?: "set-uplink";
+            uplink?: null | components["schemas"]["Uplink"];
+            device: string;
         };
         InstallerActionSetWan: {
             /** @enum {string} */
@@ -1200,11 +1353,18 @@ export interface components {
             minutes: number;
             givesUp: string[];
         };
+        /** @enum {string} */
+        PoeClass: "af" | "at" | "bt";
         Port: {
             id: string;
             role: components["schemas"]["PortRole"];
             /** Format: double */
             speedMbps?: null | number;
+            /** Format: int32 */
+            vlan?: null | number;
+            tagged?: number[];
+            poeGives?: null | components["schemas"]["PoeClass"];
+            poeNeeds?: null | components["schemas"]["PoeClass"];
         };
         PortForward: {
             protocol: components["schemas"]["TransportProtocol"];
@@ -1230,6 +1390,21 @@ export interface components {
             actions: components["schemas"]["InstallerAction"][];
             deeds: string[];
         };
+        ReachExplained: {
+            from: string;
+            to: string;
+            reachable: components["schemas"]["Answer"];
+            byName: boolean;
+            because: string;
+        };
+        ReachGrid: {
+            things: string[];
+            cells: components["schemas"]["ReachExplained"][];
+            /** Format: int32 */
+            leftOut: number;
+        };
+        /** @enum {string} */
+        ReachProblem: "none" | "no-address" | "loop" | "nobody-there" | "held-by-another" | "no-gateway" | "no-way-out" | "overlap" | "not-translated" | "behind-nat" | "guests-apart" | "no-way-back";
         Reservation: {
             mac: components["schemas"]["MacAddress"];
             address: components["schemas"]["Ipv4Address"];
@@ -1279,6 +1454,7 @@ export interface components {
             translates: boolean;
             outside: string[];
             inside: null | string;
+            passedBy: null | string;
         };
         /** @enum {string} */
         Technology: "fibre" | "cable" | "dsl" | "fixed-wireless" | "satellite";
@@ -1293,6 +1469,20 @@ export interface components {
             /** Format: date-time */
             doneAt: null | string;
         };
+        Trace: {
+            from: string;
+            reachable: components["schemas"]["Answer"];
+            hops: components["schemas"]["TraceHop"][];
+            why: components["schemas"]["ReachProblem"];
+        };
+        TraceHop: {
+            over: string;
+            device: string;
+            ssid: null | string;
+            source: null | string;
+            becomes: null | string;
+            role: string;
+        };
         /** @enum {string} */
         TransportProtocol: "tcp" | "udp";
         Tread: {
@@ -1302,6 +1492,7 @@ export interface components {
             parent: null | string;
             isCutOff: boolean;
             isLoop: boolean;
+            guestsOf: null | string;
             subnets: string[];
             servers: components["schemas"]["GivesOut"][];
             wifiNames: string[];
@@ -1314,6 +1505,12 @@ export interface components {
             security?: components["schemas"]["WifiSecurity"];
             key?: null | string;
             near?: null | string;
+        };
+        UplinkView: {
+            box: string;
+            joined: string;
+            ssid: string;
+            band: string;
         };
         Verdict: {
             /** Format: int32 */
@@ -1358,6 +1555,8 @@ export interface components {
             broadcast?: boolean;
             enabled?: boolean;
             guest?: boolean;
+            /** Format: int32 */
+            vlan?: null | number;
         };
         /** @enum {string} */
         WifiSecurity: "open" | "wep" | "wpa" | "wpa2" | "wpa2-wpa3" | "wpa3";
