@@ -37,10 +37,11 @@ internal static class JobsApi
         var house = request.From switch
         {
             "demo" => DemoHouses.Larkspur(),
+            "demo-farm" => DemoHouses.Hawthorn(),
             null or "empty" => NewHouse.WithGateway(),
             _ => null,
         };
-        if (house is null) return Answers.Invalid("from", $"“{request.From}” is unknown here. Use empty or demo.");
+        if (house is null) return Answers.Invalid("from", $"“{request.From}” is unknown here. Use empty, demo or demo-farm.");
         if (request.Name is { Length: > 200 }) return Answers.Invalid("name", "Longer than 200 letters. Shorten it.");
         if (!string.IsNullOrWhiteSpace(request.Name)) house = house with { Name = request.Name.Trim() };
         var id = await jobs.Create(house, cancel);

@@ -4,21 +4,27 @@ using Altrin.Data;
 
 namespace Altrin.Web.Demo;
 
-/// <summary>The invented house that shows what Altrin is for.</summary>
+/// <summary>The invented houses that show what Altrin is for: a small one with the classic mistakes, a big one with most modes.</summary>
 internal static class DemoHouses
 {
-    public static NetworkDocument Larkspur()
+    public static NetworkDocument Larkspur() => Read("larkspur-house");
+    public static NetworkDocument Hawthorn() => Read("hawthorn-farm");
+
+    private static NetworkDocument Read(string name)
     {
-        using var stream = typeof(DemoHouses).Assembly.GetManifestResourceStream("demo.larkspur-house.json")
+        using var stream = typeof(DemoHouses).Assembly.GetManifestResourceStream($"demo.{name}.json")
             ?? throw new InvalidOperationException("The demo house is not built in.");
         using var memory = new MemoryStream();
         stream.CopyTo(memory);
         return DocumentReader.Read(memory.ToArray()).Document ?? throw new InvalidOperationException("The demo house cannot be read.");
     }
 
-    /// <summary>Puts the demo house into an empty list of jobs; a list with anything in it is left alone.</summary>
+    /// <summary>Puts the demo houses into an empty list of jobs; a list with anything in it is left alone.</summary>
     public static async Task Load(JobStore jobs)
     {
-        if ((await jobs.List(CancellationToken.None)).IsEmpty) await jobs.Create(Larkspur(), CancellationToken.None);
+        if (!(await jobs.List(CancellationToken.None)).IsEmpty) return;
+        await jobs.Create(Hawthorn(), CancellationToken.None);
+        // The newest stands first.
+        await jobs.Create(Larkspur(), CancellationToken.None);
     }
 }

@@ -1,6 +1,17 @@
 import { queryOptions } from '@tanstack/react-query'
 import api, { unwrap } from './client'
-import type { Action, JobSummary, JobView, LogView, PlanView, Side, TickView, WorkOrderView } from './types'
+import type {
+  Action,
+  JobSummary,
+  JobView,
+  LogView,
+  PlanView,
+  ReachGrid,
+  Side,
+  TickView,
+  Trace,
+  WorkOrderView,
+} from './types'
 
 export const jobList = queryOptions({
   queryKey: ['jobs'],
@@ -34,7 +45,23 @@ export const log = (id: string, version: number) =>
       unwrap<LogView[]>(api.GET('/api/jobs/{id}/log', { params: { path: { id } }, signal })),
   })
 
-export const createJob = (from: 'empty' | 'demo', name?: string) =>
+export const trace = (id: string, side: Side, version: number, from: string) =>
+  queryOptions({
+    queryKey: ['job', id, 'trace', side, version, from],
+    queryFn: ({ signal }) =>
+      unwrap<Trace>(
+        api.GET('/api/jobs/{id}/{side}/trace/{from}', { params: { path: { id, side, from } }, signal }),
+      ),
+  })
+
+export const reachGrid = (id: string, side: Side, version: number) =>
+  queryOptions({
+    queryKey: ['job', id, 'reach', side, version],
+    queryFn: ({ signal }) =>
+      unwrap<ReachGrid>(api.GET('/api/jobs/{id}/{side}/reach', { params: { path: { id, side } }, signal })),
+  })
+
+export const createJob = (from: 'empty' | 'demo' | 'demo-farm', name?: string) =>
   unwrap<JobView>(api.POST('/api/jobs', { body: { from, name } }))
 
 export const importJob = (text: string) =>

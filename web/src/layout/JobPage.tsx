@@ -6,7 +6,9 @@ import { ApiProblem } from '../api/client'
 import { job as jobQuery } from '../api/queries'
 import { Press } from '../parts/Press'
 import { useHand } from '../state/hand'
+import { useTraced } from '../state/trace'
 import { AddBoxSheet } from '../views/stairs/AddBoxSheet'
+import { ReachSheet } from '../views/stairs/ReachSheet'
 import { StairsPage } from '../views/stairs/StairsPage'
 import { WantsPage } from '../views/wants/WantsPage'
 import { WorkOrderPage } from '../views/work-order/WorkOrderPage'
@@ -46,10 +48,11 @@ export function JobPage() {
   )
 }
 
-type Open = 'keys' | 'log' | 'find' | 'verdict' | 'box' | null
+type Open = 'reach' | 'keys' | 'log' | 'find' | 'verdict' | 'box' | null
 
 function Frame({ stage }: { stage: StageId }) {
-  const { job, side, house } = useJob()
+  const screen = useJob()
+  const { job, side, house } = screen
   const tools = useTools()
   const navigate = useNavigate()
   const [params] = useSearchParams()
@@ -75,6 +78,8 @@ function Frame({ stage }: { stage: StageId }) {
     Z: () => void tools.forth(),
     '/': () => setOpen('find'),
     n: () => setOpen('box'),
+    w: () => setOpen('reach'),
+    t: () => useTraced.getState().trace(screen.selected),
     c: () => document.activeElement?.closest<HTMLElement>('[data-socket]')?.click(),
     '?': () => setOpen('keys'),
     Escape: () => {
@@ -95,7 +100,9 @@ function Frame({ stage }: { stage: StageId }) {
       <Spine stage={stage} onKeys={() => setOpen('keys')} />
       <Box as="main" gridArea="sheet" overflow="auto" position="relative" tabIndex={-1} className="sheet">
         {stage === 'wants' && <WantsPage />}
-        {stage === 'stairs' && <StairsPage onAddBox={() => setOpen('box')} />}
+        {stage === 'stairs' && (
+          <StairsPage onAddBox={() => setOpen('box')} onReach={() => setOpen('reach')} />
+        )}
         {stage === 'work' && <WorkOrderPage />}
       </Box>
       <Box
@@ -132,6 +139,7 @@ function Frame({ stage }: { stage: StageId }) {
       <KeysSheet open={open === 'keys'} onClose={close} />
       <LogSheet open={open === 'log'} onClose={close} />
       <FindSheet open={open === 'find'} onClose={close} />
+      <ReachSheet open={open === 'reach'} onClose={close} />
       <AddBoxSheet open={open === 'box'} onClose={close} />
     </Grid>
   )

@@ -9,6 +9,8 @@ const keys: [string, string][] = [
   ['z / Z', 'undo / redo'],
   ['/', 'find a box, a thing or an address'],
   ['n', 'a new box'],
+  ['t', 'trace the way of the chosen thing to the street'],
+  ['w', 'who reaches whom'],
   ['c', 'take the cable of the socket that has the focus; then press where it goes'],
   ['.', 'repeat the last address that was typed'],
   ['Space / x', 'on the work order: seen as said / something else'],

@@ -8,12 +8,15 @@ export function Sheet(props: {
   onClose: () => void
   children: ReactNode
   footer?: ReactNode
+  /** A sheet for a table takes what there is of the window. */
+  size?: 'md' | 'cover'
 }) {
   return (
     <Dialog.Root
       open={props.open}
       onOpenChange={(change) => !change.open && props.onClose()}
       scrollBehavior="inside"
+      size={props.size ?? 'md'}
     >
       <Portal>
         <Dialog.Backdrop bg="rgba(12,20,22,.45)" />

@@ -22,6 +22,11 @@ internal static class Reasons
     {
         ReachProblem.NoAddress => $"{facts.NameOf(from)} {Address(facts, from)}.",
         ReachProblem.NoGateway when facts.State.Net(from) is { Outcome: LeaseOutcome.LinkLocal } => $"{facts.NameOf(from)} {Address(facts, from)}.",
+        ReachProblem.NoGateway when facts.State.Net(from) is { Outcome: LeaseOutcome.Contested } =>
+            $"{facts.NameOf(from)} {Address(facts, from)}; from one of them no way leads out.",
+        ReachProblem.NoGateway when facts.State.Net(from)?.Candidates is [{ Gateway: { } gateway }] && facts.State.OnSegment[facts.State.Net(from)!.Segment]
+            .Any(one => one.Routes && one.Address?.Address == gateway) =>
+            $"{facts.NameOf(from)} {Address(facts, from)}; further on, where chance decides, there is a way with no router at its end.",
         ReachProblem.NoGateway => $"{facts.NameOf(from)} {Address(facts, from)}, and no router answers at {Gateway(facts, from)}.",
         ReachProblem.Loop => "The cables form a circle on the way.",
         ReachProblem.Overlap => "A router on the way has the same subnet on both sides.",

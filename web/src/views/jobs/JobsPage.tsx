@@ -140,6 +140,9 @@ export function JobsPage() {
         <Press onClick={() => begin.mutate(() => createJob('demo'))} disabled={begin.isPending}>
           Open a fresh demo house
         </Press>
+        <Press onClick={() => begin.mutate(() => createJob('demo-farm'))} disabled={begin.isPending}>
+          Open the big demo house
+        </Press>
         <Press onClick={() => file.current?.click()}>Bring in a document</Press>
         <input
           ref={file}

@@ -66,7 +66,7 @@ export function AddBoxSheet({ open, onClose }: { open: boolean; onClose: () => v
         {kind === 'thing' ? (
           <Choice label="Where is it?" width="100%" value={where} options={places} onChange={setWhere} />
         ) : (
-          kind !== 'switch' && (
+          !['switch', 'access-point', 'repeater', 'client-bridge', 'mesh-satellite'].includes(kind) && (
             <PlainField
               label="Address on its label"
               width="100%"

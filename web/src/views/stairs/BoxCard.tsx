@@ -3,7 +3,7 @@ import type { HouseView } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { AddressText } from '../../parts/AddressText'
 import { Edge, type Mark } from '../../parts/Edge'
-import { modeWords } from '../../parts/words'
+import { modeWords, nameOf } from '../../parts/words'
 import type { PlacedBox } from './layout'
 import { SocketButton } from './SocketButton'
 
@@ -18,6 +18,7 @@ export function BoxCard({ box, house, mark }: { box: PlacedBox; house: HouseView
   const on = selected === device.id
   const own = house.interfaces.find((i) => i.owner === device.id && i.interface === 'lan')?.candidates[0]
     ?.address
+  const uplink = house.uplinks.find((one) => one.box === device.id)
   const gives =
     device.lan?.dhcpServer?.enabled &&
     house.stairs.treads.some((t) => t.servers.some((s) => s.device === device.id))
@@ -55,7 +56,11 @@ export function BoxCard({ box, house, mark }: { box: PlacedBox; house: HouseView
         <Text fontSize="13px" color="quiet" lineHeight="1.3" lineClamp={1}>
           {modeWords[device.mode]}
           {!step && device.mode === 'router' ? ', used as access point' : ''}
+          {device.mode === 'passthrough'
+            ? `, the line goes to ${device.passthroughTo ? nameOf(house.document, device.passthroughTo) : 'nobody'}`
+            : ''}
           {gives ? ', gives addresses' : ''}
+          {uplink ? `, joins ${nameOf(house.document, uplink.joined)}` : ''}
         </Text>
         {!step && own && (
           <AddressText fontSize="13px" lineHeight="1.3">
@@ -83,10 +88,19 @@ export function BoxCard({ box, house, mark }: { box: PlacedBox; house: HouseView
           ) : (
             <>
               <Text fontWeight="700" fontSize="14px" color="plum" lineHeight="1.25">
-                {step.translates ? stepWords(step.number) : 'no translation'}
+                {step.translates
+                  ? stepWords(step.number)
+                  : device.mode === 'passthrough'
+                    ? 'hands the line on'
+                    : 'no translation'}
                 {step.translates && step.number > 1 ? ': double NAT' : ''}
               </Text>
-              {box.words.w > 180 && (
+              {step.passedBy && (
+                <Text fontSize="13px" color="quiet">
+                  receives the line through {nameOf(house.document, step.passedBy)}
+                </Text>
+              )}
+              {box.words.w > 180 && device.mode !== 'passthrough' && (
                 <Text fontSize="13px" color="quiet">
                   <AddressText fontSize="13px">
                     {step.outside.length ? step.outside.join(' or ') : 'no address outside'}

@@ -1,19 +1,32 @@
 import { Text } from '@chakra-ui/react'
 import { useJob } from '../../layout/JobContext'
+import { Choice } from '../../parts/Choice'
+import { DraftField } from '../../parts/DraftField'
 import { Foot } from '../../parts/Foot'
 import { Press } from '../../parts/Press'
 import { nameOf, socketName } from '../../parts/words'
 import { useHand } from '../../state/hand'
 import { occupantOf } from './occupants'
 import { useCableMoves } from './useCableMoves'
+import { useSettings } from './useSettings'
 
 /** Says what is in the hand and what can be done with it. */
 export function HandBar() {
   const { house } = useJob()
   const { held, hold } = useHand()
   const { unplug } = useCableMoves()
+  const { attempt, orSay } = useSettings()
   if (!held) return null
   const occupant = occupantOf(house.document, held)
+  const cable =
+    occupant?.kind === 'cable' ? house.document.cables?.find((one) => one.id === occupant.id) : undefined
+  const replace = {
+    do: 'replace-cable' as const,
+    cable: cable?.id ?? '',
+    medium: cable?.medium ?? ('ethernet' as const),
+    ...(cable?.category ? { category: cable.category } : {}),
+    ...(cable?.lengthM != null ? { lengthM: cable.lengthM } : {}),
+  }
   const what =
     occupant === null
       ? `Free socket ${socketName(house.document, held)}: press another socket to lay a cable.`
@@ -23,8 +36,49 @@ export function HandBar() {
           ? `${nameOf(house.document, occupant.id)} in ${socketName(house.document, held)}: press a free socket to move it.`
           : `Cable from ${socketName(house.document, held)} to ${socketName(house.document, occupant.far)}: press a free socket to move this end.`
   return (
-    <Foot role="status" display="flex" gap="12px" alignItems="center" flexWrap="wrap">
+    <Foot role="status" display="flex" gap="12px" alignItems="end" flexWrap="wrap">
       <Text flex="1 1 260px">{what}</Text>
+      {cable && (
+        <>
+          <Choice
+            label="Medium"
+            width="120px"
+            value={cable.medium ?? 'ethernet'}
+            options={[
+              { value: 'ethernet', label: 'data cable' },
+              { value: 'powerline', label: 'powerline' },
+              { value: 'coax', label: 'coax' },
+            ]}
+            onChange={(medium) => void orSay({ ...replace, medium })}
+          />
+          {(cable.medium ?? 'ethernet') === 'ethernet' && (
+            <Choice
+              label="Category"
+              width="100px"
+              value={cable.category ?? ''}
+              options={[
+                { value: '', label: 'unknown' },
+                ...['cat5', 'cat5e', 'cat6', 'cat6a'].map((value) => ({ value, label: value })),
+              ]}
+              onChange={(category) =>
+                void orSay({ ...replace, ...(category ? { category } : { category: undefined }) })
+              }
+            />
+          )}
+          <DraftField
+            label="Length in metres"
+            width="110px"
+            mono
+            value={cable.lengthM == null ? '' : String(cable.lengthM)}
+            placeholder="unknown"
+            commit={(text) =>
+              text && !Number(text)
+                ? Promise.resolve(`“${text}” is no length. Write metres, such as 18.`)
+                : attempt([{ ...replace, lengthM: text ? Number(text) : undefined }], 'lengthM')
+            }
+          />
+        </>
+      )}
       {(occupant?.kind === 'cable' || occupant?.kind === 'thing') && (
         <Press kind="danger" onClick={() => unplug(held)}>
           Unplug it

@@ -42,6 +42,23 @@ const arcs = (x: number, y1: number, y2: number) => {
   return d
 }
 
+/** Short arcs across a path, a row of them: a radio link. */
+function arcsAlong(points: Point[]): string {
+  let d = ''
+  for (let i = 1; i < points.length; i++) {
+    const [x1, y1] = points[i - 1]
+    const [x2, y2] = points[i]
+    const length = Math.hypot(x2 - x1, y2 - y1)
+    if (length === 0) continue
+    const [ux, uy] = [(x2 - x1) / length, (y2 - y1) / length]
+    for (let at = 3; at < length; at += 8) {
+      const [x, y] = [x1 + ux * at, y1 + uy * at]
+      d += `M${x - uy * 4} ${y + ux * 4}q${ux * 4 + uy * 4} ${uy * 4 - ux * 4} ${uy * 8} ${-ux * 8}`
+    }
+  }
+  return d
+}
+
 const isOn = (wire: Wire, selected: string | null) => selected !== null && wire.ends.includes(selected)
 
 /** Everything that is drawn and not pressed: grounds, edges, steps, cables, radio. */
@@ -50,8 +67,10 @@ export const Picture = memo(function Picture(props: {
   selected: string | null
   changed: Set<string>
   revision: number
+  lit: Set<string>
 }) {
-  const { placed, selected, changed, revision } = props
+  const { placed, selected, changed, revision, lit } = props
+  const isLit = (wire: Wire) => lit.has(wire.id) || (lit.size === 0 && isOn(wire, selected))
   return (
     <svg
       width={placed.width}
@@ -145,16 +164,36 @@ export const Picture = memo(function Picture(props: {
           key={wire.id}
           d={wire.kind === 'powerline' ? zigzag(wire.points) : path(wire.points)}
           fill="none"
-          stroke={c(isOn(wire, selected) ? 'spruce' : 'ink')}
-          strokeWidth={isOn(wire, selected) ? 3.5 : 2}
+          stroke={c(isLit(wire) ? 'spruce' : 'ink')}
+          strokeWidth={isLit(wire) ? 3.5 : 2}
           strokeLinejoin="round"
           strokeDasharray={wire.kind === 'coax' ? '10 3' : undefined}
         />
       ))}
       {placed.radios.map((radio) => (
-        <g key={radio.id} stroke={c('spruce')} fill="none" strokeWidth="1.8" strokeLinecap="round">
-          <path d={arcs(radio.x, radio.y1, radio.y2)} />
-        </g>
+        <path
+          key={radio.id}
+          d={arcs(radio.x, radio.y1, radio.y2)}
+          stroke={c('spruce')}
+          fill="none"
+          strokeWidth={lit.has(radio.id) ? 3.4 : 1.8}
+          strokeLinecap="round"
+        />
+      ))}
+      {placed.links.map((link) => (
+        <path
+          key={link.id}
+          data-uplink={link.to}
+          d={arcsAlong(link.points)}
+          stroke={c('spruce')}
+          fill="none"
+          strokeWidth={
+            lit.has(link.id) || (lit.size === 0 && (link.from === selected || link.to === selected))
+              ? 3.4
+              : 1.8
+          }
+          strokeLinecap="round"
+        />
       ))}
     </svg>
   )

@@ -1,5 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
+import { useQuery } from '@tanstack/react-query'
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { trace as traceQuery } from '../../api/queries'
 import type { HouseView } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { AddressText } from '../../parts/AddressText'
@@ -7,6 +9,7 @@ import type { Mark } from '../../parts/Edge'
 import { Press } from '../../parts/Press'
 import { nameOf } from '../../parts/words'
 import { useHand } from '../../state/hand'
+import { useTraced } from '../../state/trace'
 import { addressWords } from './addressWords'
 import { BoxCard } from './BoxCard'
 import { BoxInspector } from './BoxInspector'
@@ -15,6 +18,7 @@ import { place } from './layout'
 import { Picture } from './Picture'
 import { ThingCard } from './ThingCard'
 import { ThingInspector } from './ThingInspector'
+import { litBy } from './TraceList'
 import { TreadLabel } from './TreadLabel'
 
 /** The worst that a finding says of each box and thing. */
@@ -49,8 +53,15 @@ function useChanged(house: HouseView): Set<string> {
   return changed
 }
 
-export function StairsPage({ onAddBox }: { onAddBox: () => void }) {
-  const { house, selected, side } = useJob()
+export function StairsPage({ onAddBox, onReach }: { onAddBox: () => void; onReach: () => void }) {
+  const { house, selected, side, job } = useJob()
+  const traced = useTraced((store) => store.traced)
+  const isTraced = traced !== null && traced === selected
+  const followed = useQuery({
+    ...traceQuery(job.id, side, job.version, traced ?? ''),
+    enabled: isTraced,
+  })
+  const lit = useMemo(() => litBy(isTraced ? followed.data : undefined), [isTraced, followed.data])
   const held = useHand((hand) => hand.held)
   const ground = useRef<HTMLDivElement>(null)
   const [width, setWidth] = useState(0)
@@ -70,7 +81,7 @@ export function StairsPage({ onAddBox }: { onAddBox: () => void }) {
 
   const joined = useMemo(() => new Map(house.joined.map((join) => [join.thing, join.box])), [house])
   const placed = useMemo(
-    () => (width > 0 ? place(house.document, house.stairs, joined, width) : null),
+    () => (width > 0 ? place(house.document, house.stairs, joined, width, house.uplinks) : null),
     [house, joined, width],
   )
   const marks = useMemo(() => marksOf(house), [house])
@@ -100,7 +111,13 @@ export function StairsPage({ onAddBox }: { onAddBox: () => void }) {
         >
           {placed && (
             <>
-              <Picture placed={placed} selected={selected} changed={changed} revision={house.revision} />
+              <Picture
+                placed={placed}
+                selected={selected}
+                changed={changed}
+                revision={house.revision}
+                lit={lit}
+              />
               <Flex
                 position="absolute"
                 top="4px"
@@ -192,6 +209,7 @@ export function StairsPage({ onAddBox }: { onAddBox: () => void }) {
         )}
         <Flex gap="12px" py="12px" align="center" wrap="wrap">
           <Press onClick={onAddBox}>Add a box or a thing</Press>
+          {(house.document.endpoints ?? []).length > 0 && <Press onClick={onReach}>Who reaches whom</Press>}
           <Text hideBelow="md" fontSize="13px" color="quiet">
             {held
               ? 'Now press the socket where the cable shall go. Esc puts it down.'

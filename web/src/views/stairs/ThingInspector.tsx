@@ -1,4 +1,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
+import { useQuery } from '@tanstack/react-query'
+import { trace as traceQuery } from '../../api/queries'
 import type { Action, Endpoint } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { AddressText } from '../../parts/AddressText'
@@ -6,33 +8,33 @@ import { Choice } from '../../parts/Choice'
 import { CopyButton } from '../../parts/CopyButton'
 import { DraftField } from '../../parts/DraftField'
 import { Press } from '../../parts/Press'
-import { nameOf, socketName } from '../../parts/words'
+import { socketName } from '../../parts/words'
 import { useHand } from '../../state/hand'
-import { useNotices } from '../../state/notices'
+import { useTraced } from '../../state/trace'
 import { connections } from './connections'
 import { Panel } from './Panel'
+import { TraceList } from './TraceList'
+import { useSettings } from './useSettings'
 
 /** A thing that uses the network: where it is plugged, how it is addressed, its way to the street. */
 export function ThingInspector({ thing }: { thing: Endpoint }) {
-  const { house } = useJob()
-  const { act, select } = useTools()
+  const { house, job, side } = useJob()
+  const { select } = useTools()
+  const { traced, trace } = useTraced()
+  const followed = useQuery({
+    ...traceQuery(job.id, side, job.version, thing.id),
+    enabled: traced === thing.id,
+  })
   const { remember } = useHand()
-  const say = useNotices((store) => store.say)
   const net = house.interfaces.find((one) => one.owner === thing.id && one.interface === 'net')
   const way = house.internet.find((one) => one.from === thing.id)
   const address = thing.address
   const isStatic = address?.method === 'static'
   const now = net?.candidates[0]?.address?.split('/')[0]
 
-  const attempt = async (action: Action, ...fields: string[]) => {
-    const problem = await act([action])
-    if (!problem) return undefined
-    return fields.map((field) => problem.at(field)).find(Boolean) ?? problem.message
-  }
-  const orSay = async (action: Action) => {
-    const problem = await act([action])
-    if (problem) say(problem.message, 'problem')
-  }
+  const settings = useSettings()
+  const { orSay } = settings
+  const attempt = (action: Action, ...fields: string[]) => settings.attempt([action], ...fields)
   const fix = (change: { address?: string; gateway?: string }) => {
     if (change.address) remember(change.address)
     const gateway = change.gateway !== undefined ? change.gateway : (address?.gateway ?? '')
@@ -56,12 +58,21 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
     <Panel
       title={thing.name}
       actions={
-        <Press
-          kind="plain"
-          onClick={() => void orSay({ do: 'remove-endpoint', endpoint: thing.id }).then(() => select(null))}
-        >
-          remove
-        </Press>
+        <>
+          <Press
+            kind="plain"
+            aria-pressed={traced === thing.id}
+            onClick={() => trace(traced === thing.id ? null : thing.id)}
+          >
+            {traced === thing.id ? 'hide its way' : 'trace its way'}
+          </Press>
+          <Press
+            kind="plain"
+            onClick={() => void orSay({ do: 'remove-endpoint', endpoint: thing.id }).then(() => select(null))}
+          >
+            remove
+          </Press>
+        </>
       }
     >
       <Flex gap="12px" wrap="wrap" align="start">
@@ -84,6 +95,23 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
             )
           }}
         />
+        {thing.connect?.ssid && (
+          <Choice
+            label="Hears best"
+            width="180px"
+            value={thing.connect.near ?? ''}
+            options={[
+              { value: '', label: 'whichever' },
+              ...(house.document.devices ?? [])
+                .filter((box) => (box.wifi ?? []).some((network) => network.enabled !== false))
+                .map((box) => ({ value: box.id, label: box.name })),
+            ]}
+            onChange={(near) => {
+              const { near: _, ...to } = thing.connect ?? {}
+              void orSay({ do: 'connect-endpoint', endpoint: thing.id, to: near ? { ...to, near } : to })
+            }}
+          />
+        )}
         <Choice
           label="Addressing"
           width="130px"
@@ -140,11 +168,12 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
         <Text color="quiet">
           {way?.reachable === 'no'
             ? 'It does not reach the internet.'
-            : `Its way to the street: ${[thing.name, ...(way?.hops ?? []).map((hop) => nameOf(house.document, hop)), 'the street'].join(' → ')}${way?.reachable === 'sometimes' ? ', now and then' : ''}.`}
+            : `It reaches the internet${way?.reachable === 'sometimes' ? ' now and then' : ''}.`}
           {thing.connect?.device && thing.connect.port
             ? ` Plugged into ${socketName(house.document, { device: thing.connect.device, port: thing.connect.port })}.`
             : ''}
         </Text>
+        {traced === thing.id && followed.data && <TraceList trace={followed.data} house={house.document} />}
       </Box>
     </Panel>
   )

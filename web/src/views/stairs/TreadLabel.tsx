@@ -40,6 +40,7 @@ export function TreadLabel({ tread, house }: { tread: PlacedTread; house: HouseV
             Wi-Fi <AddressText fontSize="13px">{data.wifiNames.join(', ')}</AddressText>
           </>
         )}
+        {data.guestsOf && ` · guests of ${nameOf(house.document, data.guestsOf)}: internet, nothing else`}
         {data.isCutOff && ' · not joined to the street'}
       </Text>
     </Box>

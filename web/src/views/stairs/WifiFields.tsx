@@ -1,68 +1,123 @@
-import { Flex, Switch, Text } from '@chakra-ui/react'
-import type { Action, Device, WifiNetwork, WifiSecurity } from '../../api/types'
+import { Flex, Text } from '@chakra-ui/react'
+import type { Device, WifiNetwork, WifiSecurity } from '../../api/types'
 import { Choice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
+import { OnOff } from '../../parts/OnOff'
+import { Press } from '../../parts/Press'
 import { securityWords } from '../../parts/words'
+import { useSettings } from './useSettings'
 
-/** Name and security of each network a box makes. The password itself is never asked for: only the name it is kept under. */
-export function WifiFields(props: {
-  device: Device
-  attempt: (actions: Action[], ...fields: string[]) => Promise<string | undefined>
-}) {
-  const { device, attempt } = props
-  const bands = new Map((device.radios ?? []).map((radio) => [radio.id, radio.band]))
+/** The networks a box makes. The password itself is never asked for: only the name it is kept under. */
+export function WifiFields({ device }: { device: Device }) {
+  const { orSay } = useSettings()
+  const networks = device.wifi ?? []
+  const radios = device.radios ?? []
   return (
     <>
-      {(device.wifi ?? []).map((network, place) => {
-        const set = (change: Partial<WifiNetwork>, ...fields: string[]) =>
-          attempt(
-            [{ do: 'set-wifi', device: device.id, place, network: { ...network, ...change } }],
-            ...fields,
-          )
-        const band = bands.get(network.radio)
-        return (
-          // A box's networks have no name of their own but their place in its list.
-          <Flex key={`${network.radio}-${place}`} gap="12px" wrap="wrap" mt="8px" align="start">
-            <Text w="76px" fontSize="14px" pt={{ base: '26px', md: '24px' }}>
-              Wi-Fi {band}
-            </Text>
-            <DraftField
-              label="Name (SSID)"
-              mono
-              value={network.ssid}
-              commit={(ssid) => set({ ssid }, 'network.ssid', 'ssid')}
-            />
-            <Choice
-              label="Security"
-              width="150px"
-              value={network.security ?? 'open'}
-              options={(Object.keys(securityWords) as WifiSecurity[]).map((value) => ({
-                value,
-                label: securityWords[value],
-              }))}
-              onChange={(security) => void set({ security })}
-            />
-            <DraftField
-              label="Password kept as"
-              width="130px"
-              mono
-              value={network.key ?? ''}
-              placeholder="none"
-              commit={(key) => set({ key: key || undefined }, 'network.key')}
-            />
-            <Switch.Root
-              mt={{ base: '22px', md: '20px' }}
-              h={{ base: '38px', md: '30px' }}
-              checked={network.enabled ?? true}
-              onCheckedChange={({ checked }) => void set({ enabled: checked })}
-            >
-              <Switch.HiddenInput aria-label={`Wi-Fi ${network.ssid}, ${band} GHz`} />
-              <Switch.Control bg={network.enabled === false ? 'quiet' : 'spruce'} />
-              <Switch.Label fontWeight="400">{network.enabled === false ? 'off' : 'on'}</Switch.Label>
-            </Switch.Root>
-          </Flex>
-        )
-      })}
+      {networks.map((network, place) => (
+        // A box's networks have no name of their own but their place in its list.
+        <Network key={`${network.radio}-${place}`} device={device} network={network} place={place} />
+      ))}
+      <Flex gap="8px" mt="10px" wrap="wrap">
+        {radios.map((radio) => (
+          <Press
+            key={radio.id}
+            onClick={() =>
+              void orSay({
+                do: 'set-wifi',
+                device: device.id,
+                place: networks.length,
+                network: {
+                  ...(networks[0] ?? { ssid: 'home', security: 'wpa2', key: 'home' }),
+                  radio: radio.id,
+                },
+              })
+            }
+          >
+            Add a network on {radio.band} GHz
+          </Press>
+        ))}
+      </Flex>
     </>
+  )
+}
+
+function Network({ device, network, place }: { device: Device; network: WifiNetwork; place: number }) {
+  const { attempt, orSay } = useSettings()
+  const band = device.radios?.find((radio) => radio.id === network.radio)?.band
+  const deed = (change: Partial<WifiNetwork>) => ({
+    do: 'set-wifi' as const,
+    device: device.id,
+    place,
+    network: { ...network, ...change },
+  })
+  return (
+    <Flex gap="12px" wrap="wrap" mt="8px" align="start">
+      <Text w="66px" fontSize="14px" pt={{ base: '26px', md: '24px' }}>
+        {band} GHz
+      </Text>
+      <DraftField
+        label="Name (SSID)"
+        width="160px"
+        mono
+        value={network.ssid}
+        commit={(ssid) => attempt([deed({ ssid })], 'network.ssid', 'ssid')}
+      />
+      <Choice
+        label="Security"
+        width="150px"
+        value={network.security ?? 'open'}
+        options={(Object.keys(securityWords) as WifiSecurity[]).map((value) => ({
+          value,
+          label: securityWords[value],
+        }))}
+        onChange={(security) => void orSay(deed({ security }))}
+      />
+      <DraftField
+        label="Password kept as"
+        width="120px"
+        mono
+        value={network.key ?? ''}
+        placeholder="none"
+        commit={(key) => attempt([deed({ key: key || undefined })], 'network.key')}
+      />
+      <DraftField
+        label="Channel"
+        width="84px"
+        mono
+        value={network.channel == null ? '' : String(network.channel)}
+        placeholder="auto"
+        commit={(text) => {
+          if (text && text !== 'auto' && !Number.isInteger(Number(text)))
+            return Promise.resolve(`“${text}” is no channel. Write a number, or auto.`)
+          const channel = (text === 'auto' || !text ? 'auto' : Number(text)) as WifiNetwork['channel']
+          return attempt([deed({ channel })], 'network.channel')
+        }}
+      />
+      <DraftField
+        label="VLAN"
+        width="84px"
+        mono
+        value={network.vlan ? String(network.vlan) : ''}
+        placeholder="own"
+        commit={(text) =>
+          text && !Number(text)
+            ? Promise.resolve(`“${text}” is no VLAN. Write a number from 1 to 4094.`)
+            : attempt([deed({ vlan: text ? Number(text) : undefined })], 'network.vlan')
+        }
+      />
+      <OnOff
+        label="Guests"
+        name={`Guest network ${network.ssid}, ${band} GHz`}
+        on={network.guest ?? false}
+        set={(guest) => void orSay(deed({ guest }))}
+      />
+      <OnOff
+        label="On the air"
+        name={`Wi-Fi ${network.ssid}, ${band} GHz`}
+        on={network.enabled ?? true}
+        set={(enabled) => void orSay(deed({ enabled }))}
+      />
+    </Flex>
   )
 }

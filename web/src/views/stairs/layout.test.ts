@@ -42,6 +42,7 @@ function tread(
     parent,
     isCutOff: false,
     isLoop: false,
+    guestsOf: null,
     subnets: ['192.168.1.0/24'],
     servers: [],
     wifiNames: [],
@@ -51,7 +52,16 @@ function tread(
 }
 
 function step(device: string, upper: string, lower: string, number: number): Stairs['steps'][0] {
-  return { device, upper, lower, number, translates: true, outside: [], inside: '192.168.1.1/24' }
+  return {
+    device,
+    upper,
+    lower,
+    number,
+    translates: true,
+    outside: [],
+    inside: '192.168.1.1/24',
+    passedBy: null,
+  }
 }
 
 /** A gateway with a row of access points on one network, and many things on each. */

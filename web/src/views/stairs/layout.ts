@@ -1,4 +1,4 @@
-import type { Device, Endpoint, House, Port, Socket, Stairs, Step, Tread } from '../../api/types'
+import type { Device, Endpoint, House, Port, Socket, Stairs, Step, Tread, UplinkView } from '../../api/types'
 
 /** A point of the sheet, in CSS pixels from its top left corner. */
 export type Point = [x: number, y: number]
@@ -43,6 +43,8 @@ export type RadioRun = {
   y2: number
   label: { x: number; y: number; ssid: string; box: string }
 }
+/** A box that joins another by radio: arcs along the way from the one to the other. */
+export type RadioLink = { id: string; points: Point[]; from: string; to: string }
 export type Placement = {
   width: number
   height: number
@@ -50,6 +52,7 @@ export type Placement = {
   treads: PlacedTread[]
   wires: Wire[]
   radios: RadioRun[]
+  links: RadioLink[]
   loose: { y: number; ids: string[] } | null
 }
 
@@ -74,10 +77,16 @@ const key = (socket: Socket) => `${socket.device}:${socket.port}`
  * either drops onto its card or goes to the gutter left of all cards, down, and in again by a lane. So no line crosses a card or a
  * word.
  */
-export function place(house: House, stairs: Stairs, joined: Map<string, string>, width: number): Placement {
+export function place(
+  house: House,
+  stairs: Stairs,
+  joined: Map<string, string>,
+  width: number,
+  uplinks: UplinkView[] = [],
+): Placement {
   // A house of many boxes has a gutter wider than a phone: then the sheet is wider than the screen and is pushed sideways.
   for (let wide = width; ; wide += 80) {
-    const placed = new Placer(house, stairs, joined, wide).run()
+    const placed = new Placer(house, stairs, joined, wide, uplinks).run()
     const right = (card: { x: number; w: number }) => card.x + card.w
     const most = Math.max(
       0,
@@ -105,6 +114,7 @@ class Placer {
     private readonly stairs: Stairs,
     private readonly joined: Map<string, string>,
     private readonly width: number,
+    private readonly uplinks: UplinkView[],
   ) {
     this.sizes = sizesFor(width)
     this.devices = new Map((house.devices ?? []).map((device) => [device.id, device]))
@@ -125,6 +135,7 @@ class Placer {
       (tread) => tread.depth > 0 && (!tread.parent || tread.parent === provider?.segment),
     )
     for (const tread of tops) this.descend(tread, busyStreet ? this.sizes.indent : 0)
+    const links = this.radioLinks()
     let loose: Placement['loose'] = null
     if (this.stairs.loose.length > 0) {
       this.y += 28
@@ -138,6 +149,7 @@ class Placer {
       treads: this.treads,
       wires: this.wires,
       radios: this.radios,
+      links,
       loose,
     }
   }
@@ -165,12 +177,13 @@ class Placer {
       return ends.some((end) => here.has(end)) && ends.every((end) => here.has(end) || below.has(end))
     }).length
     const line = this.house.line && this.lineEntersBelow(this.house.line.device, here, step) ? 1 : 0
+    const radio = this.uplinks.filter((one) => here.has(one.joined)).length
     const room = this.width - radioColumn - 40
     const overflow = [...here].reduce(
       (sum, id) => sum + Math.max(0, this.wiredOn(id, tread).length - this.columns(room)),
       0,
     )
-    return cables + overflow + line
+    return cables + overflow + line + radio
   }
 
   /** A step has its WAN sockets on the upper edge, where the line falls straight; every other socket is below. */
@@ -235,9 +248,16 @@ class Placer {
     const rest = tread.things
       .map((id) => this.endpoints.get(id))
       .filter((thing): thing is Endpoint => thing !== undefined && !shown.has(thing.id))
-    if (rest.length > 0) {
+    for (const [about, group] of this.byRadio(rest)) {
       this.y += 12
-      this.rows(rest, origin + radioColumn, things, () => 0)
+      if (about) {
+        // On the air of a box that stands on another tread: guests, or a VLAN of their own.
+        const id = `${about.box}/${about.ssid}`
+        const label = { x: origin + radioColumn, y: this.y, ...about }
+        this.radios.push({ id, x: origin + 13, y1: this.y - 6, y2: this.y + 14, label })
+        this.y += 26
+      }
+      this.rows(group, origin + radioColumn, things, () => 0)
     }
     this.y = Math.max(this.y + 14, right ? labelBottom + 8 : 0)
     if (!right) {
@@ -257,6 +277,53 @@ class Placer {
     }
     this.treads.push(placed)
     return placed
+  }
+
+  private byRadio(rest: Endpoint[]): [{ ssid: string; box: string } | null, Endpoint[]][] {
+    const groups = new Map<string, [{ ssid: string; box: string } | null, Endpoint[]]>()
+    for (const thing of rest) {
+      const box = thing.connect?.ssid ? this.joined.get(thing.id) : undefined
+      const about = box && thing.connect?.ssid ? { ssid: thing.connect.ssid, box } : null
+      const name = about ? `${about.box}/${about.ssid}` : ''
+      const group = groups.get(name) ?? [about, []]
+      group[1].push(thing)
+      groups.set(name, group)
+    }
+    return [...groups.values()]
+  }
+
+  /** From the left edge of the box that is joined, down its tread's gutter, to the left edge of the box that joins. */
+  private radioLinks(): RadioLink[] {
+    const boxes = new Map<string, { box: PlacedBox; tread: string }>()
+    for (const tread of this.treads)
+      for (const box of tread.boxes) boxes.set(box.device.id, { box, tread: tread.tread.segment })
+    const used = new Map<string, number>()
+    const edge = (id: string, box: PlacedBox) => {
+      const n = used.get(id) ?? 0
+      used.set(id, n + 1)
+      return box.y + 22 + Math.min(n, 5) * 10
+    }
+    return this.uplinks.flatMap((link) => {
+      const [far, own] = [boxes.get(link.joined), boxes.get(link.box)]
+      if (!far || !own) return []
+      const gutter = this.gutters.get(far.tread)
+      const slot = gutter?.next ?? far.box.x - 10
+      if (gutter) gutter.next -= lane
+      const [from, to] = [edge(link.joined, far.box), edge(link.box, own.box)]
+      return [
+        {
+          id: `up-${link.box}`,
+          from: link.joined,
+          to: link.box,
+          points: [
+            [far.box.x, from],
+            [slot, from],
+            [slot, to],
+            [own.box.x, to],
+          ] as Point[],
+        },
+      ]
+    })
   }
 
   /** A router on the edge of its step: WAN on the upper edge, LAN on the lower, which is the tread's. */

@@ -1,12 +1,25 @@
 import type { Device, DeviceMode, Endpoint } from '../../api/types'
 
-export type NewKind = 'router-ap' | 'router' | 'access-point' | 'switch' | 'thing'
+export type NewKind =
+  | 'router-ap'
+  | 'router'
+  | 'access-point'
+  | 'repeater'
+  | 'wds'
+  | 'client-bridge'
+  | 'mesh-satellite'
+  | 'switch'
+  | 'thing'
 
 export const boxKinds: Record<NewKind, { say: string; name: string }> = {
   'router-ap': { say: 'Router with an access-point mode', name: 'Second router' },
   router: { say: 'Old router without one', name: 'Old router' },
   'access-point': { say: 'Access point', name: 'Access point' },
-  switch: { say: 'Plain switch', name: 'Switch' },
+  repeater: { say: 'Repeater', name: 'Repeater' },
+  wds: { say: 'Router with WDS', name: 'WDS bridge' },
+  'client-bridge': { say: 'Wireless client bridge', name: 'Bridge' },
+  'mesh-satellite': { say: 'Mesh satellite', name: 'Satellite' },
+  switch: { say: 'Switch', name: 'Switch' },
   thing: { say: 'A thing: tablet, printer, laptop …', name: 'Tablet' },
 }
 
@@ -14,6 +27,20 @@ const ports = (wan: boolean, lans: number): Device['ports'] => [
   ...(wan ? [{ id: 'wan', role: 'wan' as const }] : []),
   ...Array.from({ length: lans }, (_, i) => ({ id: `lan${i + 1}`, role: 'lan' as const })),
 ]
+
+/** The modes each kind can be put into, the one it comes in first; its sockets. */
+const makes: Record<
+  Exclude<NewKind, 'thing' | 'switch'>,
+  { supports: DeviceMode[]; wan: boolean; lans: number }
+> = {
+  'router-ap': { supports: ['router', 'access-point', 'repeater'], wan: true, lans: 4 },
+  router: { supports: ['router'], wan: true, lans: 4 },
+  'access-point': { supports: ['access-point'], wan: false, lans: 1 },
+  repeater: { supports: ['repeater', 'access-point'], wan: false, lans: 1 },
+  wds: { supports: ['router', 'wds', 'access-point'], wan: true, lans: 4 },
+  'client-bridge': { supports: ['client-bridge', 'router'], wan: false, lans: 2 },
+  'mesh-satellite': { supports: ['mesh-satellite'], wan: false, lans: 2 },
+}
 
 /** A box of the kind as it is usually sold; what differs is set on the picture. */
 export function makeBox(
@@ -25,27 +52,23 @@ export function makeBox(
 ): Device {
   const base = { id, name, ...(room ? { room } : {}) }
   if (kind === 'switch') return { ...base, mode: 'switch', supports: ['switch'], ports: ports(false, 5) }
+  const { supports, wan, lans } = makes[kind]
   const subnet = address.slice(0, address.lastIndexOf('.'))
+  const routes = supports[0] === 'router'
   const radio = {
-    radios: [{ id: '2g', band: '2.4' as const }],
+    mode: supports[0],
+    supports,
+    ports: ports(wan, lans),
+    radios: [
+      { id: '2g', band: '2.4' as const },
+      { id: '5g', band: '5' as const },
+    ],
     label: { defaultAddress: address, defaultUser: 'admin' },
   }
-  if (kind === 'access-point')
-    return {
-      ...base,
-      ...radio,
-      mode: 'access-point',
-      supports: ['access-point'],
-      ports: ports(false, 1),
-      lan: { method: 'dhcp' },
-    }
-  const supports: DeviceMode[] = kind === 'router-ap' ? ['router', 'access-point'] : ['router']
+  if (!routes) return { ...base, ...radio, lan: { method: 'dhcp' } }
   return {
     ...base,
     ...radio,
-    mode: 'router',
-    supports,
-    ports: ports(true, 4),
     lan: {
       method: 'static',
       address: `${address.split('/')[0]}/24`,

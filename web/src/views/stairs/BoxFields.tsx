@@ -1,0 +1,182 @@
+import { Box, Flex, Text } from '@chakra-ui/react'
+import type { Device, DeviceMode } from '../../api/types'
+import { useKeys } from '../../layout/useKeys'
+import { Choice } from '../../parts/Choice'
+import { DraftField } from '../../parts/DraftField'
+import { OnOff } from '../../parts/OnOff'
+import { Press } from '../../parts/Press'
+import { modeWords } from '../../parts/words'
+import { useHand } from '../../state/hand'
+import { useNotices } from '../../state/notices'
+import { useSettings } from './useSettings'
+
+/** What a box is, its own address, and what it gives out. */
+export function BoxFields({ device }: { device: Device }) {
+  const { attempt, orSay } = useSettings()
+  const { lastAddress, remember } = useHand()
+  const say = useNotices((store) => store.say)
+  const lan = device.lan
+  const server = lan?.dhcpServer
+  const modes = [...new Set<DeviceMode>([device.mode, ...(device.supports ?? [])])]
+  const routes = device.mode === 'router' || device.mode === 'passthrough'
+
+  const setAddress = (text: string) => {
+    remember(text)
+    return attempt([{ do: 'set-lan-address', device: device.id, address: text }], 'address')
+  }
+  useKeys({
+    '.': () =>
+      lastAddress && void setAddress(lastAddress).then((problem) => problem && say(problem, 'problem')),
+  })
+  const pool = (start: string, end: string) =>
+    attempt([{ do: 'move-pool', device: device.id, start, end }], 'start', 'end')
+  const subnet = lan?.address?.slice(0, lan.address.lastIndexOf('.'))
+
+  return (
+    <>
+      <Flex gap="12px" wrap="wrap" align="start">
+        <DraftField
+          label="Name"
+          value={device.name}
+          commit={(name) => attempt([{ do: 'rename', id: device.id, name }], 'name')}
+        />
+        <Choice
+          label="Mode"
+          width="150px"
+          value={device.mode}
+          options={modes.map((mode) => ({ value: mode, label: modeWords[mode] }))}
+          onChange={(mode) => void orSay({ do: 'set-mode', device: device.id, mode })}
+        />
+        {lan?.method === 'dhcp' ? (
+          <Box>
+            <Text fontSize="13px" color="quiet">
+              Its own address
+            </Text>
+            <Text>asks for one</Text>
+          </Box>
+        ) : (
+          <DraftField
+            label="Its own address"
+            width="190px"
+            mono
+            value={lan?.address ?? ''}
+            placeholder="192.168.1.1/24"
+            commit={setAddress}
+          />
+        )}
+        {!routes && lan && (
+          <Choice
+            label="Addressing"
+            width="130px"
+            value={lan.method ?? 'static'}
+            options={[
+              { value: 'static', label: 'fixed' },
+              { value: 'dhcp', label: 'asks for one' },
+            ]}
+            onChange={(method) => {
+              if (method === 'dhcp') void orSay({ do: 'ask-for-lan-address', device: device.id })
+              else
+                void orSay({
+                  do: 'set-lan-address',
+                  device: device.id,
+                  address: device.label?.defaultAddress ?? '192.168.1.2/24',
+                })
+            }}
+          />
+        )}
+        {lan && (routes || server?.enabled) && (
+          <OnOff
+            label="DHCP server"
+            name={`DHCP server of ${device.name}`}
+            on={server?.enabled ?? false}
+            set={(on) =>
+              void orSay(
+                on
+                  ? {
+                      do: 'turn-on-dhcp-server',
+                      device: device.id,
+                      start: server?.start ?? `${subnet}.100`,
+                      end: server?.end ?? `${subnet}.199`,
+                    }
+                  : { do: 'turn-off-dhcp-server', device: device.id },
+              )
+            }
+          />
+        )}
+        {server?.enabled && (
+          <>
+            <DraftField
+              label="Pool from"
+              mono
+              width="140px"
+              value={server.start ?? ''}
+              commit={(start) => pool(start, server.end ?? '')}
+            />
+            <DraftField
+              label="Pool to"
+              mono
+              width="140px"
+              value={server.end ?? ''}
+              commit={(end) => pool(server.start ?? '', end)}
+            />
+            <DraftField
+              label="Gateway given"
+              mono
+              width="140px"
+              value={server.gateway ?? ''}
+              placeholder="itself"
+              commit={(gateway) =>
+                attempt(
+                  [{ do: 'set-lease-gateway', device: device.id, ...(gateway ? { gateway } : {}) }],
+                  'gateway',
+                )
+              }
+            />
+          </>
+        )}
+        {device.mode === 'router' && (
+          <Choice
+            label="What is behind it"
+            width="170px"
+            value={device.keptApart ? 'apart' : 'one'}
+            options={[
+              { value: 'one', label: 'one network with all' },
+              { value: 'apart', label: 'kept apart, as wanted' },
+            ]}
+            onChange={(value) =>
+              void orSay({ do: 'keep-apart', device: device.id, apart: value === 'apart' })
+            }
+          />
+        )}
+        {device.defaultPassword && (
+          <Box>
+            <Text fontSize="13px" color="ochre">
+              Admin password: the label’s own
+            </Text>
+            <Press onClick={() => void orSay({ do: 'change-admin-password', device: device.id })}>
+              It is changed
+            </Press>
+          </Box>
+        )}
+      </Flex>
+      {(server?.reservations ?? []).length > 0 && (
+        <Box mt="8px">
+          <Text fontSize="13px" color="quiet">
+            Reserved
+          </Text>
+          {(server?.reservations ?? []).map((one) => (
+            <Flex key={one.mac} gap="10px" align="center" fontFamily="mono" fontSize="14px">
+              {one.address} for {one.mac}
+              <Press
+                kind="plain"
+                onClick={() => void orSay({ do: 'release-reservation', device: device.id, mac: one.mac })}
+              >
+                release
+              </Press>
+            </Flex>
+          ))}
+        </Box>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,90 @@
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import type { Device } from '../../api/types'
+import { AddressText } from '../../parts/AddressText'
+import { DraftField } from '../../parts/DraftField'
+import { PlainField } from '../../parts/PlainField'
+import { Press } from '../../parts/Press'
+import { useSettings } from './useSettings'
+
+/** What a router lets in: its forwards and its DMZ host. */
+export function InboundFields({ device }: { device: Device }) {
+  const { attempt, orSay } = useSettings()
+  const [port, setPort] = useState('')
+  const [to, setTo] = useState('')
+  const [problem, setProblem] = useState<string>()
+  const add = async () => {
+    const [address, inner] = to.trim().split(':')
+    const failed = await attempt(
+      [
+        {
+          do: 'set-forward',
+          device: device.id,
+          forward: {
+            protocol: 'tcp',
+            port: Number(port) || 0,
+            toAddress: address,
+            ...(inner ? { toPort: Number(inner) || 0 } : {}),
+          },
+        },
+      ],
+      'forward.port',
+      'forward.toPort',
+      'forward.toAddress',
+    )
+    setProblem(failed)
+    if (!failed) {
+      setPort('')
+      setTo('')
+    }
+  }
+  return (
+    <>
+      {(device.portForwards ?? []).map((one) => (
+        <Flex key={`${one.protocol}${one.port}`} gap="10px" align="center" fontSize="14px">
+          <AddressText>
+            {one.protocol} {one.port} → {one.toAddress}:{one.toPort ?? one.port}
+          </AddressText>
+          <Press
+            kind="plain"
+            aria-label={`Remove the forward of ${one.protocol} ${one.port}`}
+            onClick={() =>
+              void orSay({
+                do: 'remove-forward',
+                device: device.id,
+                protocol: one.protocol,
+                port: one.port,
+              })
+            }
+          >
+            remove
+          </Press>
+        </Flex>
+      ))}
+      <Flex gap="12px" wrap="wrap" align="end" mt="4px">
+        <PlainField label="Forward tcp port" width="130px" mono value={port} onChange={setPort} />
+        <PlainField label="To address or address:port" width="210px" mono value={to} onChange={setTo} />
+        <Press onClick={add} disabled={!port || !to}>
+          Forward it
+        </Press>
+        <Box>
+          <DraftField
+            label="DMZ host"
+            mono
+            width="150px"
+            value={device.dmzHost ?? ''}
+            placeholder="nobody"
+            commit={(host) =>
+              attempt([{ do: 'set-dmz-host', device: device.id, ...(host ? { host } : {}) }], 'host')
+            }
+          />
+        </Box>
+      </Flex>
+      {problem && (
+        <Text role="alert" color="brick" fontSize="13px" mt="2px">
+          {problem}
+        </Text>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,109 @@
+import { Flex, Text } from '@chakra-ui/react'
+import type { Device } from '../../api/types'
+import { useJob } from '../../layout/JobContext'
+import { Choice } from '../../parts/Choice'
+import { OnOff } from '../../parts/OnOff'
+import { nameOf } from '../../parts/words'
+import { useSettings } from './useSettings'
+
+type Uplink = NonNullable<Device['uplink']>
+
+/** Every network of another box that one of its radios could join. */
+function heard(devices: Device[], device: Device): { value: string; label: string; uplink: Uplink }[] {
+  const seen = new Set<string>()
+  return devices.flatMap((other) =>
+    other.id === device.id
+      ? []
+      : (other.wifi ?? []).flatMap((network) => {
+          const band = other.radios?.find((radio) => radio.id === network.radio)?.band
+          const own = device.radios?.find((radio) => radio.band === band)
+          const value = `${own?.id}/${network.ssid}/${network.security}/${network.key}`
+          if (!own || network.enabled === false || seen.has(value)) return []
+          seen.add(value)
+          const uplink: Uplink = { radio: own.id, ssid: network.ssid, security: network.security }
+          if (network.key) uplink.key = network.key
+          return [{ value, label: `${network.ssid}, ${band} GHz`, uplink }]
+        }),
+  )
+}
+
+/** Whose Wi-Fi a box joins; of a gateway in pass-through, whom it hands the line to. */
+export function JoinFields({ device }: { device: Device }) {
+  const { house } = useJob()
+  const { orSay } = useSettings()
+  const devices = house.document.devices ?? []
+  if (device.mode === 'passthrough')
+    return (
+      <Choice
+        label="Hands the line to"
+        width="230px"
+        value={device.passthroughTo ?? ''}
+        options={[
+          { value: '', label: 'nobody' },
+          ...devices
+            .filter((other) => other.id !== device.id && other.mode === 'router')
+            .map((other) => ({ value: other.id, label: other.name })),
+        ]}
+        onChange={(target) =>
+          void orSay({
+            do: 'set-passthrough-target',
+            device: device.id,
+            ...(target ? { target } : {}),
+          })
+        }
+      />
+    )
+  const uplink = device.uplink
+  const now = uplink ? `${uplink.radio}/${uplink.ssid}/${uplink.security}/${uplink.key}` : ''
+  const options = heard(devices, device)
+  const joined = house.uplinks.find((one) => one.box === device.id)
+  const put = (to: Uplink | null) =>
+    void orSay({ do: 'set-uplink', device: device.id, ...(to ? { uplink: to } : {}) })
+  return (
+    <Flex gap="12px" wrap="wrap" align="start">
+      <Choice
+        label="Joins the Wi-Fi"
+        width="230px"
+        value={now}
+        options={[
+          { value: '', label: 'nobody’s' },
+          ...(uplink && !options.some((one) => one.value === now)
+            ? [{ value: now, label: `${uplink.ssid}, which nobody makes so` }]
+            : []),
+          ...options,
+        ]}
+        onChange={(value) => put(options.find((one) => one.value === value)?.uplink ?? null)}
+      />
+      {uplink && (
+        <Choice
+          label="Of which box"
+          width="200px"
+          value={uplink.near ?? ''}
+          options={[
+            { value: '', label: 'whichever is nearest' },
+            ...devices
+              .filter((other) => other.id !== device.id && (other.wifi ?? []).length > 0)
+              .map((other) => ({ value: other.id, label: other.name })),
+          ]}
+          onChange={(near) => {
+            const { near: _, ...rest } = uplink
+            put(near ? { ...rest, near } : rest)
+          }}
+        />
+      )}
+      {device.mode === 'client-bridge' && (
+        <OnOff
+          label="Its own Wi-Fi"
+          name={`Own Wi-Fi of ${device.name}`}
+          on={device.servesWifi ?? false}
+          set={(on) => void orSay({ do: 'set-feature', device: device.id, feature: 'serves-wifi', on })}
+        />
+      )}
+      {uplink && (
+        <Text pt={{ base: '26px', md: '24px' }} fontSize="14px" color={joined ? 'moss' : 'brick'}>
+          {joined ? `joined to ${nameOf(house.document, joined.joined)}` : 'joins nothing'}
+        </Text>
+      )}
+    </Flex>
+  )
+}
