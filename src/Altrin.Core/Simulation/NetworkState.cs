@@ -107,10 +107,14 @@ public sealed class NetworkState
     /// <summary>The subnets that routers and the provider make on a segment; where there are none, what its things hold.</summary>
     public IEnumerable<Prefix> SubnetsOn(int segment)
     {
-        var made = OnSegment[segment].Where(one => one.Routes && one.Address is not null).Select(one => one.Address!.Value.Prefix).ToList();
+        // A gateway in pass-through still makes its own subnet; the address it hands on is not of it.
+        var made = OnSegment[segment].Where(one => one.Address is not null && (one.Routes
+                || (one is { Kind: InterfaceKind.Lan, Device: >= 0 } && House.Devices[one.Device].Mode == DeviceMode.Passthrough))).Select(one => one.Address!.Value.Prefix).ToList();
         if (segment == ProviderSegment && House.Line is { } line) made.Insert(0, InterfaceTable.PrefixOf(line));
         if (made.Count == 0)
-            made.AddRange(OnSegment[segment].Where(one => one.Address is not null).Select(one => one.Address!.Value.Prefix));
+            made.AddRange(OnSegment[segment].Where(one => one.Address is not null && one.Outcome != LeaseOutcome.LinkLocal).Select(one => one.Address!.Value.Prefix));
+        // What things give themselves is a subnet only where there is no other.
+        if (made.Count == 0 && OnSegment[segment].Any(one => one.Outcome == LeaseOutcome.LinkLocal)) made.Add(AddressRanges.LinkLocal);
         return made.Distinct();
     }
 

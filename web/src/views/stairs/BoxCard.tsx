@@ -50,14 +50,20 @@ export function BoxCard({ box, house, mark }: { box: PlacedBox; house: HouseView
         onClick={() => select(on ? null : device.id)}
       >
         {mark && <Edge mark={mark} />}
-        <Text fontWeight="700" fontSize="16px" lineHeight="1.2" lineClamp={1} pr={step ? '36px' : '0'}>
+        <Text
+          fontWeight="700"
+          fontSize={box.w < 200 && device.name.length > 18 ? '14.5px' : '16px'}
+          lineHeight="1.2"
+          lineClamp={1}
+          pr={step ? '36px' : '0'}
+        >
           {device.name}
         </Text>
-        <Text fontSize="13px" color="quiet" lineHeight="1.3" lineClamp={1}>
+        <Text fontSize="13px" color="quiet" lineHeight="1.3" lineClamp={step || !own ? 2 : 1}>
           {modeWords[device.mode]}
           {!step && device.mode === 'router' ? ', used as access point' : ''}
           {device.mode === 'passthrough'
-            ? `, the line goes to ${device.passthroughTo ? nameOf(house.document, device.passthroughTo) : 'nobody'}`
+            ? ` to ${device.passthroughTo ? nameOf(house.document, device.passthroughTo) : 'nobody'}`
             : ''}
           {gives ? ', gives addresses' : ''}
           {uplink ? `, joins ${nameOf(house.document, uplink.joined)}` : ''}

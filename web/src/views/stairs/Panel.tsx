@@ -20,14 +20,14 @@ export function Panel({
   const { select } = useTools()
   return (
     <Foot as="section" aria-label={title} maxH={{ base: '56vh', md: '46vh' }} overflow="auto">
-      <Flex justify="space-between" align="baseline" gap="8px" mb="6px">
+      <Flex justify="space-between" align="baseline" gap="0 8px" mb="6px" wrap="wrap">
         <Text as="h2" fontWeight="700" fontSize="16px">
           {title}{' '}
           <Text as="span" fontWeight="400" fontSize="13px" color="quiet">
             {note ?? (side === 'found' ? 'as found' : 'as planned')}
           </Text>
         </Text>
-        <Flex gap="4px">
+        <Flex gap="4px" wrap="wrap">
           {actions}
           <Press kind="plain" onClick={() => select(null)}>
             close

@@ -39,7 +39,13 @@ export function ReachSheet({ open, onClose }: { open: boolean; onClose: () => vo
               </Text>
             )}
           </Box>
-          <Box overflow="auto" maxH="60vh" tabIndex={0} role="region" aria-label="The grid">
+          <Box
+            overflow="auto"
+            maxH={{ base: '56vh', md: 'calc(100dvh - 290px)' }}
+            tabIndex={0}
+            role="region"
+            aria-label="The grid"
+          >
             <Box as="table" borderCollapse="collapse" fontSize="13px">
               <thead>
                 <tr>
@@ -47,7 +53,11 @@ export function ReachSheet({ open, onClose }: { open: boolean; onClose: () => vo
                   {columns.map((id) => (
                     <Box as="th" key={id} h="120px" verticalAlign="bottom" p="0" minW="30px" fontWeight="600">
                       <Box
-                        css={{ writingMode: 'vertical-rl', transform: 'rotate(180deg)' }}
+                        css={{
+                          writingMode: 'vertical-rl',
+                          textOrientation: 'sideways',
+                          transform: 'rotate(180deg)',
+                        }}
                         maxH="118px"
                         overflow="hidden"
                         whiteSpace="nowrap"

@@ -84,6 +84,7 @@ export function StairsPage({ onAddBox, onReach }: { onAddBox: () => void; onReac
     () => (width > 0 ? place(house.document, house.stairs, joined, width, house.uplinks) : null),
     [house, joined, width],
   )
+  const isPlaced = placed !== null
   const marks = useMemo(() => marksOf(house), [house])
   const changed = useChanged(house)
   const devices = house.document.devices ?? []
@@ -92,12 +93,12 @@ export function StairsPage({ onAddBox, onReach }: { onAddBox: () => void; onReac
   const line = house.document.line
 
   useEffect(() => {
-    if (!selected) return
+    if (!selected || !isPlaced) return
     const card = document.querySelector(
       `[data-box="${CSS.escape(selected)}"], [data-thing="${CSS.escape(selected)}"]`,
     )
     card?.scrollIntoView?.({ block: 'nearest' })
-  }, [selected])
+  }, [selected, isPlaced])
 
   return (
     <Flex direction="column" minH="100%">
@@ -180,8 +181,8 @@ export function StairsPage({ onAddBox, onReach }: { onAddBox: () => void; onReac
                   on Wi-Fi{' '}
                   <AddressText fontSize="13.5px" color="ink">
                     {radio.label.ssid}
-                  </AddressText>{' '}
-                  of {nameOf(house.document, radio.label.box)}
+                  </AddressText>
+                  {radio.label.box && ` of ${nameOf(house.document, radio.label.box)}`}
                 </Text>
               ))}
               {placed.loose && (

@@ -52,20 +52,20 @@ function Network({ device, network, place }: { device: Device; network: WifiNetw
     network: { ...network, ...change },
   })
   return (
-    <Flex gap="12px" wrap="wrap" mt="8px" align="start">
-      <Text w="66px" fontSize="14px" pt={{ base: '26px', md: '24px' }}>
+    <Flex gap="8px" wrap="wrap" mt="8px" align="start">
+      <Text w="56px" fontSize="14px" pt={{ base: '26px', md: '24px' }}>
         {band} GHz
       </Text>
       <DraftField
         label="Name (SSID)"
-        width="160px"
+        width="138px"
         mono
         value={network.ssid}
         commit={(ssid) => attempt([deed({ ssid })], 'network.ssid', 'ssid')}
       />
       <Choice
         label="Security"
-        width="150px"
+        width="126px"
         value={network.security ?? 'open'}
         options={(Object.keys(securityWords) as WifiSecurity[]).map((value) => ({
           value,
@@ -75,7 +75,7 @@ function Network({ device, network, place }: { device: Device; network: WifiNetw
       />
       <DraftField
         label="Password kept as"
-        width="120px"
+        width="104px"
         mono
         value={network.key ?? ''}
         placeholder="none"
@@ -83,7 +83,7 @@ function Network({ device, network, place }: { device: Device; network: WifiNetw
       />
       <DraftField
         label="Channel"
-        width="84px"
+        width="64px"
         mono
         value={network.channel == null ? '' : String(network.channel)}
         placeholder="auto"
@@ -96,7 +96,7 @@ function Network({ device, network, place }: { device: Device; network: WifiNetw
       />
       <DraftField
         label="VLAN"
-        width="84px"
+        width="64px"
         mono
         value={network.vlan ? String(network.vlan) : ''}
         placeholder="own"

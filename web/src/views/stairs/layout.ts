@@ -41,7 +41,8 @@ export type RadioRun = {
   x: number
   y1: number
   y2: number
-  label: { x: number; y: number; ssid: string; box: string }
+  /** The box is named where the label does not stand right under it. */
+  label: { x: number; y: number; ssid: string; box: string | null }
 }
 /** A box that joins another by radio: arcs along the way from the one to the other. */
 export type RadioLink = { id: string; points: Point[]; from: string; to: string }
@@ -62,6 +63,10 @@ const boxH = 92
 /** Room at the right of a tread for its lettering. */
 const letterW = 286
 const radioColumn = 32
+/** Between boxes that stand side by side, and between radio links above them. */
+const bandGap = 14
+const bandBoxW = 188
+const radioLane = 11
 
 type Sizes = { narrow: boolean; cardW: number; gap: number; boxW: number; indent: number; labelH: number }
 
@@ -106,6 +111,8 @@ class Placer {
   private readonly radios: RadioRun[] = []
   /** Cables whose first end has left into a gutter and waits there for the other end. */
   private readonly waiting = new Map<string, { gutter: number; from: Point[] }>()
+  /** The next free lane for radio links above the row that a box stands in. */
+  private readonly skies = new Map<string, { next: number }>()
   private readonly gutters = new Map<string, { next: number }>()
   private y = 0
 
@@ -221,12 +228,13 @@ class Placer {
     if (step) boxes.push(this.stepBox(step, tread, origin))
     const top = this.y
     const router = boxes[0]
-    const right = !this.sizes.narrow && router !== undefined
+    const right = !this.sizes.narrow
+    const clear = router ? router.x + router.w + 12 : origin
     const label = right
       ? {
-          x: Math.max(router.x + router.w + 12, this.width - letterW),
+          x: Math.max(clear, this.width - letterW),
           y: top + 8,
-          w: Math.min(letterW, this.width - router.x - router.w - 12) - 12,
+          w: Math.min(letterW, this.width - clear) - 12,
           right: true,
         }
       : { x: origin, y: 0, w: this.width - origin - 8, right: false }
@@ -234,11 +242,15 @@ class Placer {
     const labelBottom = top + this.sizes.labelH
 
     if (step) this.cluster(boxes[0], tread, things, right ? labelBottom : this.y)
-    for (const id of tread.boxes) {
-      const device = this.devices.get(id)
-      if (!device) continue
+    for (const band of this.bands(tread, origin)) {
       this.y = Math.max(this.y, right ? labelBottom : this.y) + 14
-      const box = this.boxOn(device, tread, origin)
+      if (band.length > 1) {
+        boxes.push(...this.band(band, tread, origin, things))
+        continue
+      }
+      this.y += this.linksAt(band[0].id) * radioLane
+      const box = this.boxOn(band[0], tread, origin)
+      this.skies.set(box.device.id, { next: box.y - 8 })
       boxes.push(box)
       this.y = box.y + box.h
       this.cluster(box, tread, things, this.y)
@@ -249,7 +261,7 @@ class Placer {
       .map((id) => this.endpoints.get(id))
       .filter((thing): thing is Endpoint => thing !== undefined && !shown.has(thing.id))
     for (const [about, group] of this.byRadio(rest)) {
-      this.y += 12
+      this.y = Math.max(this.y, right && group.length > 2 ? labelBottom : this.y) + 12
       if (about) {
         // On the air of a box that stands on another tread: guests, or a VLAN of their own.
         const id = `${about.box}/${about.ssid}`
@@ -292,16 +304,32 @@ class Placer {
     return [...groups.values()]
   }
 
-  /** From the left edge of the box that is joined, down its tread's gutter, to the left edge of the box that joins. */
+  /** From the box that is joined, down its tread's gutter, to the box that joins. */
   private radioLinks(): RadioLink[] {
     const boxes = new Map<string, { box: PlacedBox; tread: string }>()
     for (const tread of this.treads)
       for (const box of tread.boxes) boxes.set(box.device.id, { box, tread: tread.tread.segment })
     const used = new Map<string, number>()
-    const edge = (id: string, box: PlacedBox) => {
+    // A step has clear ground on its left; any other box is met from above, where its row keeps a lane free.
+    const end = (id: string, box: PlacedBox, slot: number): Point[] => {
       const n = used.get(id) ?? 0
       used.set(id, n + 1)
-      return box.y + 22 + Math.min(n, 5) * 10
+      const sky = this.skies.get(id)
+      if (!sky) {
+        const y = box.y + 22 + Math.min(n, 5) * 10
+        return [
+          [slot, y],
+          [box.x, y],
+        ]
+      }
+      const y = sky.next
+      sky.next += radioLane
+      const x = box.x + 24 + Math.min(n, 8) * 12
+      return [
+        [slot, y],
+        [x, y],
+        [x, box.y],
+      ]
     }
     return this.uplinks.flatMap((link) => {
       const [far, own] = [boxes.get(link.joined), boxes.get(link.box)]
@@ -309,21 +337,124 @@ class Placer {
       const gutter = this.gutters.get(far.tread)
       const slot = gutter?.next ?? far.box.x - 10
       if (gutter) gutter.next -= lane
-      const [from, to] = [edge(link.joined, far.box), edge(link.box, own.box)]
-      return [
-        {
-          id: `up-${link.box}`,
-          from: link.joined,
-          to: link.box,
-          points: [
-            [far.box.x, from],
-            [slot, from],
-            [slot, to],
-            [own.box.x, to],
-          ] as Point[],
-        },
-      ]
+      const points = [...end(link.joined, far.box, slot).reverse(), ...end(link.box, own.box, slot)]
+      return [{ id: `up-${link.box}`, from: link.joined, to: link.box, points }]
     })
+  }
+
+  private linksAt(device: string) {
+    return this.uplinks.filter((one) => one.box === device || one.joined === device).length
+  }
+
+  /** Boxes with little on them stand side by side, as many as the sheet is wide; one with much has a row to itself. */
+  private bands(tread: Tread, origin: number): Device[][] {
+    const most = Math.max(1, Math.floor((this.width - origin + bandGap - 4) / (bandBoxW + bandGap)))
+    const bands: Device[][] = []
+    let open: Device[] | null = null
+    for (const id of tread.boxes) {
+      const device = this.devices.get(id)
+      if (!device) continue
+      const radio = [...this.wirelessOn(id, tread).values()].reduce((sum, list) => sum + list.length, 0)
+      const isSmall = this.wiredOn(id, tread).length <= 3 && radio <= 3 && (device.ports ?? []).length <= 6
+      if (most === 1 || !isSmall) {
+        bands.push([device])
+        open = null
+      } else if (open && open.length < most) open.push(device)
+      else {
+        open = [device]
+        bands.push(open)
+      }
+    }
+    return bands
+  }
+
+  /**
+   * A row of boxes. Under them lie the lanes of all their cables, under these each box's own things, one below the other; a second
+   * plugged thing is reached down the left side of its column. Radio links come in from above.
+   */
+  private band(devices: Device[], tread: Tread, origin: number, things: PlacedThing[]): PlacedBox[] {
+    const sky = this.y
+    this.y += devices.reduce((sum, device) => sum + this.linksAt(device.id), 0) * radioLane
+    const shared = { next: sky }
+    const pitch = bandBoxW + bandGap
+    const top = this.y
+    const boxes = devices.map((device, i) => {
+      this.y = top
+      const box = this.boxOn(device, tread, origin + i * pitch, bandBoxW)
+      this.skies.set(device.id, shared)
+      return box
+    })
+    let level = top + boxH + 18
+    const next = () => {
+      level += lane
+      return level - lane
+    }
+    for (const box of boxes) for (const port of box.ports) this.cableFrom(port, tread, box, next)
+    const drops = boxes.map((box) =>
+      this.wiredOn(box.device.id, tread).flatMap((thing) => {
+        const port = this.ports.get(`${thing.connect?.device}:${thing.connect?.port}`)
+        return port ? [{ thing, port, level: next() }] : []
+      }),
+    )
+    let bottom = level + 6
+    boxes.forEach((box, i) => {
+      const x0 = box.x + 40
+      let y = level + 6
+      drops[i].forEach((drop, n) => {
+        const side = box.x + 24 + Math.min(n, 3) * 5
+        const start: Point[] = [
+          [drop.port.x, drop.port.y],
+          [drop.port.x, drop.level],
+        ]
+        this.thingWire(
+          drop.thing,
+          n === 0
+            ? [...start, [x0 + this.sizes.cardW / 2, drop.level], [x0 + this.sizes.cardW / 2, y]]
+            : [...start, [side, drop.level], [side, y + cardH / 2], [x0, y + cardH / 2]],
+        )
+        things.push({ endpoint: drop.thing, x: x0, y, w: this.sizes.cardW, h: cardH })
+        y += cardH + 10
+      })
+      for (const [ssid, members] of this.wirelessOn(box.device.id, tread)) {
+        const label = { x: x0, y, ssid, box: null }
+        const from = (box.antenna?.[1] ?? box.y + boxH) + 6
+        this.radios.push({ id: `${box.device.id}/${ssid}`, x: box.x + 13, y1: from, y2: y + 12, label })
+        y += 24
+        for (const endpoint of members) {
+          things.push({ endpoint, x: x0, y, w: this.sizes.cardW, h: cardH })
+          y += cardH + 10
+        }
+      }
+      bottom = Math.max(bottom, y)
+    })
+    this.y = bottom
+    return boxes
+  }
+
+  /** What leaves a socket on a lower edge for another box: down into a lane, along it to the gutter, or in from there. */
+  private cableFrom(port: PlacedPort, tread: Tread, box: PlacedBox, next: () => number) {
+    const cable = this.cableAt(port.socket)
+    const line = this.house.line?.device === port.socket.device && this.house.line.port === port.socket.port
+    if (!cable && !line) return
+    const level = next()
+    const wait = cable && this.waiting.get(cable.id)
+    if (cable && wait)
+      return this.finish(cable.id, [...wait.from, [wait.gutter, level], [port.x, level], [port.x, port.y]])
+    const slot = this.takeGutter(tread, box)
+    const start: Point[] = [
+      [port.x, port.y],
+      [port.x, level],
+      [slot, level],
+    ]
+    if (cable) this.waiting.set(cable.id, { gutter: slot, from: start })
+    else this.wires.push({ id: 'line', kind: 'line', points: [...start, [slot, 36]], ends: [box.device.id] })
+  }
+
+  private takeGutter(tread: Tread, box: PlacedBox): number {
+    const gutter = this.gutters.get(tread.segment)
+    const slot = gutter?.next ?? box.x - 8
+    if (gutter) gutter.next -= lane
+    return slot
   }
 
   /** A router on the edge of its step: WAN on the upper edge, LAN on the lower, which is the tread's. */
@@ -355,9 +486,9 @@ class Placer {
     return box
   }
 
-  private boxOn(device: Device, tread: Tread, origin: number): PlacedBox {
+  private boxOn(device: Device, tread: Tread, origin: number, width = this.sizes.boxW): PlacedBox {
     const ports = device.ports ?? []
-    const w = Math.min(Math.max(this.sizes.boxW, 56 + ports.length * 26), this.width - origin - 4)
+    const w = Math.min(Math.max(width, 44 + ports.length * 23), this.width - origin - 4)
     const box: PlacedBox = {
       device,
       step: null,
@@ -477,47 +608,14 @@ class Placer {
       })
       level += lane
     }
-    const gutter = this.gutters.get(tread.segment)
-    const takeGutter = () => {
-      const slot = gutter?.next ?? box.x - 8
-      if (gutter) gutter.next -= lane
-      return slot
-    }
-    for (const { port, cable } of outgoing) {
-      if (!cable) continue
-      const wait = this.waiting.get(cable.id)
-      if (wait) {
-        this.finish(cable.id, [...wait.from, [wait.gutter, level], [port.x, level], [port.x, port.y]])
-      } else {
-        const slot = takeGutter()
-        this.waiting.set(cable.id, {
-          gutter: slot,
-          from: [
-            [port.x, port.y],
-            [port.x, level],
-            [slot, level],
-          ],
-        })
-      }
+    const next = () => {
       level += lane
+      return level - lane
     }
-    if (line) {
-      const slot = takeGutter()
-      this.wires.push({
-        id: 'line',
-        kind: 'line',
-        points: [
-          [line.x, line.y],
-          [line.x, level],
-          [slot, level],
-          [slot, 36],
-        ],
-        ends: [box.device.id],
-      })
-      level += lane
-    }
+    for (const { port } of outgoing) this.cableFrom(port, tread, box, next)
+    if (line) this.cableFrom(line, tread, box, next)
     const climbs = laterPorts.map(({ thing, port }) => {
-      const slot = takeGutter()
+      const slot = this.takeGutter(tread, box)
       const points: Point[] = [
         [port.x, port.y],
         [port.x, level],
