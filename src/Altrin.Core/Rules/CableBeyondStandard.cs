@@ -19,14 +19,13 @@ public sealed class CableBeyondStandard : IRule
         foreach (var cable in facts.House.Cables)
         {
             if (cable.Medium != Medium.Ethernet) continue;
-            var (a, b) = (facts.House.SocketName(cable.A), facts.House.SocketName(cable.B));
             if (cable.LengthM > Channel)
                 yield return new(Id, Severity.Caution, "A cable too long", [cable.A.Device, cable.B.Device],
-                    $"The cable between {a} and {b} is {cable.LengthM:0} m ({cable.LengthM / 0.3048:0} ft) long; the standard ends at 100 m (328 ft). "
+                    $"The cable between {facts.House.SocketName(cable.A)} and {facts.House.SocketName(cable.B)} is {cable.LengthM:0} m ({cable.LengthM / 0.3048:0} ft) long; the standard ends at 100 m (328 ft). "
                     + "Put a switch half way, or use fibre.", () => []);
             else if (Limit(cable) is { } limit && Sockets(facts, cable) > limit)
                 yield return new(Id, Severity.Caution, "A cable of too low a category", [cable.A.Device, cable.B.Device],
-                    $"The cable between {a} and {b} is {cable.Category}{(cable.LengthM is { } m ? $", {m:0} m" : "")}, good for {Rate(limit)}; "
+                    $"The cable between {facts.House.SocketName(cable.A)} and {facts.House.SocketName(cable.B)} is {cable.Category}{(cable.LengthM is { } m ? $", {m:0} m" : "")}, good for {Rate(limit)}; "
                     + $"its sockets can do {Rate(Sockets(facts, cable))}.", () => Fixes(facts, cable));
         }
     }

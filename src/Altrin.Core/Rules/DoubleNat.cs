@@ -22,14 +22,18 @@ public sealed class DoubleNat : IRule
             if (Translator(facts, wan) is not { } outer) continue;
             // With one subnet on both sides nothing is translated at all: another rule's finding.
             if (wan.Candidates.All(candidate => candidate.Address?.Prefix.Overlaps(lan.Prefix) == true)) continue;
-            var seen = wan.Address is { } address ? address.Address.ToString() : "an address that chance decides";
             var byChoice = box.KeptApart == true;
-            var message = $"{box.Name} translates {lan.Prefix} into {seen}, and {outer.Name} translates again. "
-                + $"Nothing behind {box.Name} can be reached or found by name from the rest of the house or from the street.";
-            if (byChoice) message += " The household wants it kept apart, so this is meant.";
             yield return new(Id, byChoice ? Severity.Caution : Severity.Fault, "Two translations in a row", [box.Id, outer.Id],
-                message, () => byChoice ? [] : Fixes(facts, box));
+                () => Say(box, outer, lan.Prefix, wan), () => byChoice ? [] : Fixes(facts, box));
         }
+    }
+
+    private static string Say(Device box, Device outer, Prefix inside, Interface wan)
+    {
+        var seen = wan.Address is { } address ? address.Address.ToString() : "an address that chance decides";
+        return $"{box.Name} translates {inside} into {seen}, and {outer.Name} translates again. "
+            + $"Nothing behind {box.Name} can be reached or found by name from the rest of the house or from the street."
+            + (box.KeptApart == true ? " The household wants it kept apart, so this is meant." : "");
     }
 
     /// <summary>The translating router whose LAN side this WAN sends to.</summary>

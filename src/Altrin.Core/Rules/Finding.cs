@@ -13,24 +13,28 @@ public enum Severity { Fault, Caution }
 /// <param name="rule">The rule's id; saved jobs quote it.</param>
 /// <param name="title">A heading of a few words.</param>
 /// <param name="subjects">Ids of the boxes and things concerned, the one to blame first.</param>
-/// <param name="message">Which addresses, sockets and boxes, and who loses what.</param>
+/// <param name="message">Put into words when somebody reads it. Which addresses, sockets and boxes, and who loses what.</param>
 /// <param name="propose">The fixes, best first. Asked only when somebody wants to see them: in a big house most are never looked at.</param>
 public sealed class Finding(
-    string rule, Severity severity, string title, ImmutableArray<string> subjects, string message, Func<ImmutableArray<Fix>> propose)
+    string rule, Severity severity, string title, ImmutableArray<string> subjects, Func<string> message, Func<ImmutableArray<Fix>> propose)
 {
+    public Finding(string rule, Severity severity, string title, ImmutableArray<string> subjects, string message, Func<ImmutableArray<Fix>> propose)
+        : this(rule, severity, title, subjects, () => message, propose) { }
+
     private readonly Lazy<ImmutableArray<Fix>> fixes = new(propose);
+    private string? words, key;
 
     public string Rule => rule;
     public Severity Severity => severity;
     public string Title => title;
     public ImmutableArray<string> Subjects => subjects;
-    public string Message => message;
+    public string Message => words ??= message();
 
     /// <summary>Proposals until <see cref="Evaluation.ProvenFixes"/> has simulated them.</summary>
     public ImmutableArray<Fix> Fixes => fixes.Value;
 
     /// <summary>The same finding in another document has the same key, whatever its addresses are by then.</summary>
-    public string Key { get; } = $"{rule}:{string.Join('+', subjects.Order(StringComparer.Ordinal))}";
+    public string Key => key ??= $"{rule}:{string.Join('+', subjects.Order(StringComparer.Ordinal))}";
 }
 
 /// <param name="Say">What the button says.</param>

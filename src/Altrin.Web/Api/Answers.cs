@@ -20,9 +20,6 @@ internal static class Answers
         ChangeResult.NoSuchJob => NoSuchJob(),
         ChangeResult.ChangedMeanwhile => ChangedMeanwhile(),
         ChangeResult.NothingThere => Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "There is nothing to take back, or to bring back."),
-        _ => await jobs.Find(id, cancel) is { } job ? Results.Ok(View(job)) : NoSuchJob(),
+        _ => await jobs.Find(id, cancel) is { } job ? Results.Ok(HouseViews.Of(job)) : NoSuchJob(),
     };
-
-    public static JobView View(Job job) =>
-        new(job.Head.Id, job.Head.Version, job.Head.Name, HouseView.Of(job.Found), HouseView.Of(job.Planned));
 }
