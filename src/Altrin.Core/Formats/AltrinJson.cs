@@ -21,7 +21,7 @@ public static class AltrinJson
     {
         var options = new JsonSerializerOptions { WriteIndented = indented, NewLine = "\n" };
         Configure(options);
-        options.MakeReadOnly(populateMissingResolver: true);
+        options.MakeReadOnly();
         return options;
     }
 
@@ -37,6 +37,6 @@ public static class AltrinJson
         options.UnmappedMemberHandling = JsonUnmappedMemberHandling.Skip;
         // The default encoder escapes every letter with an accent; these files are read by people.
         options.Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping;
-        options.TypeInfoResolver ??= new DefaultJsonTypeInfoResolver();
+        options.TypeInfoResolver = JsonTypeInfoResolver.Combine(AltrinJsonContext.Default, options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver());
     }
 }

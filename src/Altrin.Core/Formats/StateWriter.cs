@@ -165,7 +165,7 @@ public static class StateWriter
         json.WriteStartObject();
         json.WriteString("say", fix.Say);
         json.WriteStartArray("actions");
-        foreach (var action in fix.Actions) JsonSerializer.Serialize(json, action, AltrinJson.Compact);
+        foreach (var action in fix.Actions) ActionWriter.Write(json, action);
         json.WriteEndArray();
         json.WriteEndObject();
     }

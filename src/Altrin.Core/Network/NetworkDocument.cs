@@ -7,8 +7,9 @@ namespace Altrin.Core.Network;
 /// <summary>A part of the document. Fields that this version does not know are kept, so that a round trip loses nothing.</summary>
 public abstract record DocumentPart
 {
-    [JsonExtensionData]
-    public Dictionary<string, JsonElement>? Unknown { get; init; }
+    /// <remarks>Set once, by the reader: what the serializer's built-in code can fill must not be init-only.</remarks>
+    [JsonExtensionData, JsonInclude]
+    public Dictionary<string, JsonElement>? Unknown { get; internal set; }
 }
 
 /// <summary>A home network: its boxes, how each is set, what is plugged where, and what the household wants.</summary>

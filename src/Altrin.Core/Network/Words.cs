@@ -1,26 +1,32 @@
 using System.Reflection;
+using System.Runtime.CompilerServices;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 
 namespace Altrin.Core.Network;
 
 /// <summary>The document's word for each value of an enumeration: AccessPoint is written “access-point”.</summary>
+/// <remarks>Two arrays, not dictionaries: each kind of dictionary would be compiled anew at every start of the command line.
+/// Every enumeration here counts from 0 without a gap.</remarks>
 public static class Words<T> where T : struct, Enum
 {
-    private static readonly Dictionary<string, T> ByWord = Enum.GetValues<T>().ToDictionary(WordOf, StringComparer.Ordinal);
-    private static readonly Dictionary<T, string> ByValue = ByWord.ToDictionary(pair => pair.Value, pair => pair.Key);
+    private static readonly string[] ByValue =
+    [
+        .. typeof(T).GetFields(BindingFlags.Public | BindingFlags.Static).Select(field =>
+            field.GetCustomAttribute<JsonStringEnumMemberNameAttribute>()?.Name ?? JsonNamingPolicy.KebabCaseLower.ConvertName(field.Name)),
+    ];
 
-    public static IEnumerable<string> All => Enum.GetValues<T>().Select(Of);
-    public static string Of(T value) => ByValue[value];
+    public static IEnumerable<string> All => ByValue;
+    public static string Of(T value) => ByValue[Unsafe.As<T, int>(ref value)];
+
     public static bool TryRead(string? word, out T value)
     {
+        var index = word is null ? -1 : Array.IndexOf(ByValue, word);
         value = default;
-        return word is not null && ByWord.TryGetValue(word, out value);
+        if (index < 0) return false;
+        value = Unsafe.As<int, T>(ref index);
+        return true;
     }
-
-    private static string WordOf(T value) =>
-        typeof(T).GetField(value.ToString())!.GetCustomAttribute<JsonStringEnumMemberNameAttribute>()?.Name
-        ?? JsonNamingPolicy.KebabCaseLower.ConvertName(value.ToString());
 }
 
 public sealed class WordConverter<T> : JsonConverter<T> where T : struct, Enum

@@ -76,6 +76,15 @@ public class ActionTests
         Assert.Equal(action.GetType(), back.GetType());
     }
 
+    /// <summary>The state writes deeds by a way of its own, for speed: to the letter what the serializer writes.</summary>
+    [Theory, MemberData(nameof(Each))]
+    public void A_deed_in_a_state_is_written_as_anywhere_else(InstallerAction action)
+    {
+        using var memory = new MemoryStream();
+        using (var json = new Utf8JsonWriter(memory, new() { Encoder = AltrinJson.Compact.Encoder })) ActionWriter.Write(json, action);
+        Assert.Equal(JsonSerializer.Serialize(action, AltrinJson.Compact), System.Text.Encoding.UTF8.GetString(memory.ToArray()));
+    }
+
     [Theory, MemberData(nameof(Each))]
     public void A_deed_says_itself_as_an_order(InstallerAction action) => Assert.Matches("^[A-Z][^{}]{6,}[^. ]$", action.Say(Demo));
 
