@@ -27,6 +27,19 @@ public class CommandLineTests
         Assert.Equal(4, state.GetProperty("admin").GetArrayLength());        // two things, two devices
     }
 
+    /// <summary>A house whose complete lists would fill a disk is refused with the mend, at once; the parts of it are still to be had.</summary>
+    [Fact]
+    public void A_house_of_six_thousand_things_is_answered_in_parts()
+    {
+        var things = string.Join(",", Enumerable.Range(0, 6000).Select(i => $$"""{"id":"e{{i}}","connect":{"ssid":"n"}}"""));
+        var house = $$"""{"format":"altrin.network/1","devices":[{"id":"b","mode":"router","radios":[{"id":"r","band":"5"}],"wifi":[{"radio":"r","ssid":"n"}],"lan":{"address":"10.0.0.1/16"}}],"endpoints":[{{things}}]}""";
+        var (status, output, error) = Run(house, "-");
+        Assert.Equal((2, ""), (status, output));
+        Assert.Matches("^endpoints: 6000 of them make 36006000 rows of reach and admin\\. Ask for less: --only segments,[a-z,]+\\.\n$", error);
+        (status, output, _) = Run(house, "--only", "segments,internet,findings", "-");
+        Assert.Equal((0, 6000), (status, JsonDocument.Parse(output).RootElement.GetProperty("internet").GetArrayLength()));
+    }
+
     [Fact]
     public void Standard_input_is_read_and_several_files_are_a_line_each()
     {

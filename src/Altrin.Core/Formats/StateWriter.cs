@@ -15,6 +15,29 @@ public static class StateWriter
     public static readonly IReadOnlyList<string> Parts =
         ["segments", "interfaces", "internet", "reach", "admin", "inbound", "findings", "needs"];
 
+    /// <summary>About a minute's work, and some gigabytes of text.</summary>
+    public const double MostRows = 25e6;
+
+    /// <summary>Why the complete lists of so big a house are not written, with the mend; null when they are.</summary>
+    /// <remarks>Reach and pages are a row for each pair, and a row costs the more the more translations are on its way: 30 of them cost
+    /// about what the row itself does (measured).</remarks>
+    public static string? WhyTooLong(Evaluation house, IReadOnlySet<string>? only = null, double most = MostRows)
+    {
+        if (only is not null && !only.Contains("reach") && !only.Contains("admin")) return null;
+        var things = house.State.House.Endpoints;
+        var rows = (double)things.Length * (things.Length + house.State.House.Devices.Length);
+        if (rows <= most / 100) return null;
+        var depth = things.Select(thing => house.State.Net(thing.Id) is { } net ? house.State.LayersOf(net) : 0).DefaultIfEmpty().Max();
+        return rows * (1 + depth / 30.0) <= most ? null
+            : $"endpoints: {things.Length} of them make {rows:0} rows of reach and admin. Ask for less: --only {string.Join(",", Parts.Where(part => part is not ("reach" or "admin")))}.";
+    }
+
+    /// <summary>Writes the text on when there is a good deal of it: a big state is never held whole.</summary>
+    private static void LetGo(Utf8JsonWriter json)
+    {
+        if (json.BytesPending > 1 << 16) json.Flush();
+    }
+
     public static void Write(Evaluation house, Utf8JsonWriter json, IReadOnlySet<string>? only = null)
     {
         var state = house.State;
@@ -91,6 +114,7 @@ public static class StateWriter
             json.WriteNumber("natLayers", answer.NatLayers);
             Strings(json, "hops", answer.Hops);
             json.WriteEndObject();
+            LetGo(json);
         }
     }
 
@@ -107,6 +131,7 @@ public static class StateWriter
                 json.WriteString("reachable", Words<Answer>.Of(answer.Reachable));
                 if (answer.Reachable != Answer.Yes) json.WriteString("why", Words<ReachProblem>.Of(answer.Why));
                 json.WriteEndObject();
+                LetGo(json);
             }
     }
 
@@ -123,6 +148,7 @@ public static class StateWriter
                 TextOrNull(json, "address", answer.Address?.ToString());
                 json.WriteString("reachable", Words<Answer>.Of(answer.Reachable));
                 json.WriteEndObject();
+                LetGo(json);
             }
     }
 

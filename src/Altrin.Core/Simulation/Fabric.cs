@@ -34,6 +34,11 @@ internal sealed class Fabric
     /// <summary>For each device with an uplink: the network it joined, or null.</summary>
     public RadioNetwork?[] Joined { get; private set; } = [];
 
+    /// <summary>Whether somebody has joined the group by Wi-Fi.</summary>
+    public bool HasVisitors(int group) => visited[group];
+
+    private bool[] visited = [];
+
     /// <summary>For each endpoint: its group, or −1 when it is neither plugged in nor joined.</summary>
     public int[] EndpointGroup { get; private set; } = [];
 
@@ -120,6 +125,8 @@ internal sealed class Fabric
 
     private void PlaceEndpoints()
     {
+        visited = new bool[GroupCount];
+        foreach (var network in Joined.Concat(EndpointNetwork)) if (network is not null) visited[network.Group] = true;
         EndpointGroup = new int[House.Endpoints.Length];
         for (var i = 0; i < EndpointGroup.Length; i++)
         {

@@ -71,7 +71,7 @@ internal sealed class InterfaceTable
     {
         var (device, groups) = (fabric.House.Devices[d], fabric.Groups[d]);
         if (device.Mode == DeviceMode.Router && groups.Wan >= 0) AddWan(fabric, segments, d);
-        AddLan(device, groups, d, segments.OfGroup[groups.Lan], fabric.IsPlugged[groups.Lan] || fabric.Joined[d] is not null);
+        AddLan(device, groups, d, segments.OfGroup[groups.Lan], fabric.IsPlugged[groups.Lan] || fabric.Joined[d] is not null || fabric.HasVisitors(groups.Lan));
         if (groups.Guest >= 0 && Fixed(device) is not null)
         {
             GuestOf[d] = All.Count;
@@ -117,7 +117,8 @@ internal sealed class InterfaceTable
             IsPlugged = plugged,
             AsksForAddress = asks,
         };
-        if (!asks && device.Lan?.Address is { } address)
+        // A router's LAN is a network of its own, whoever is on it; any other box that is plugged in nowhere holds nothing (rule 10).
+        if (!asks && device.Lan?.Address is { } address && (routes || plugged || device.Mode == DeviceMode.Passthrough))
             lan.Settle(LeaseOutcome.Static, new Candidate(address, null, [], null));
         All.Add(lan);
     }

@@ -123,6 +123,9 @@ public sealed class NetworkState
     /// <summary>Whether an interface reaches the internet, without listing its way: in a deep chain a way is as long as the chain.</summary>
     public Answer IsOnline(Interface from) => ways.Of(from).Ends.ToAnswer();
 
+    /// <summary>Translating devices on the way, without listing them.</summary>
+    public int LayersOf(Interface from) => ways.Of(from).Layers;
+
     public InternetAnswer Internet(Interface from)
     {
         var way = ways.Of(from);

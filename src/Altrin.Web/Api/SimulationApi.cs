@@ -8,6 +8,9 @@ namespace Altrin.Web.Api;
 /// <summary>A document in, its state out: the command line's answer over HTTP.</summary>
 internal static class SimulationApi
 {
+    /// <summary>The answer is held whole before it is sent, so less than the command line writes.</summary>
+    private const double MostRows = 400_000;
+
     public static void MapSimulation(this IEndpointRouteBuilder routes) =>
         routes.MapPost("/api/simulate", Simulate).WithTags("simulation").Accepts<NetworkDocument>("application/json")
             .Produces(200, contentType: "application/json").ProducesValidationProblem();
@@ -22,8 +25,10 @@ internal static class SimulationApi
         await request.Body.CopyToAsync(body, cancel);
         var result = DocumentReader.Read(body.ToArray());
         if (result.Document is not { } house) return Unreadable(result);
+        var evaluation = Evaluation.Of(house);
+        if (StateWriter.WhyTooLong(evaluation, most: MostRows) is { } tooLong) return Answers.Invalid("endpoints", tooLong);
         using var state = new MemoryStream();
-        using (var json = new Utf8JsonWriter(state, new() { Encoder = AltrinJson.Compact.Encoder })) StateWriter.Write(Evaluation.Of(house), json);
+        using (var json = new Utf8JsonWriter(state, new() { Encoder = AltrinJson.Compact.Encoder })) StateWriter.Write(evaluation, json);
         return Results.Bytes(state.ToArray(), "application/json");
     }
 }

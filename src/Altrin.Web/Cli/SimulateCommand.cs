@@ -33,8 +33,10 @@ internal static class SimulateCommand
             var result = DocumentReader.Read(bytes);
             if (result.Document is not { } house)
                 return Fail(error, files.Count > 1 ? $"{file}: {result.Problems[0]}" : result.Problems[0].ToString());
+            var evaluation = Evaluation.Of(house);
+            if (StateWriter.WhyTooLong(evaluation, only) is { } tooLong) return Fail(error, tooLong);
             using (var json = new Utf8JsonWriter(output, new() { Indented = files.Count == 1, NewLine = "\n", Encoder = AltrinJson.Compact.Encoder }))
-                StateWriter.Write(Evaluation.Of(house), json, only);
+                StateWriter.Write(evaluation, json, only);
             output.WriteByte((byte)'\n');
         }
         output.Flush();
