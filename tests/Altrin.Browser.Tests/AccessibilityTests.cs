@@ -41,6 +41,31 @@ public sealed class AccessibilityTests : IDisposable
         Check(browser, "work order");
     }
 
+    [Theory]
+    [InlineData("light", 1280)]
+    [InlineData("dark", 390)]
+    public void No_view_of_the_big_house_has_a_serious_violation(string theme, int width)
+    {
+        using var browser = new Browser(width, width == 390 ? 844 : 800, isPhone: width == 390);
+        browser.Go(server.Address);
+        browser.Run("localStorage.setItem('altrin.theme', arguments[0])", theme);
+        browser.Go(server.Address);
+        browser.Press(() => browser.Link("Hawthorn Farm"));
+        browser.UntilText("The street");
+        Check(browser, "stairs");
+        browser.Press(() => browser.Css("[data-box=main]"));
+        foreach (var section in new[] { "WAN", "Wi-Fi", "Joins", "Lets in", "VLANs" })
+        {
+            browser.Press(() => browser.Radio(section));
+            Check(browser, section);
+        }
+        browser.Press("close");
+        browser.Press("Who reaches whom");
+        browser.Press("Office laptop, Office printer: yes");
+        browser.UntilText("It is found by name too.");
+        Check(browser, "who reaches whom");
+    }
+
     private static void Check(Browser browser, string view)
     {
         browser.Run(File.ReadAllText(Path.Combine(Server.Root, "web", "node_modules", "axe-core", "axe.min.js")));

@@ -34,6 +34,7 @@ public sealed class Browser : IDisposable
 
     public IWebElement Button(string words) => Find($"//button[normalize-space(.)={Quote(words)} or @aria-label={Quote(words)}]");
     public IWebElement ButtonStarting(string words) => Find($"//button[starts-with(normalize-space(.),{Quote(words)}) or starts-with(@aria-label,{Quote(words)})]");
+    public IWebElement Radio(string words) => Find($"//*[@role='radio' and normalize-space(.)={Quote(words)}]");
     public IWebElement Link(string words) => Find($"//a[contains(normalize-space(.),{Quote(words)})]");
     public IWebElement Field(string label) => Find($"//*[@id=//label[normalize-space(.)={Quote(label)}]/@for]");
     public IWebElement Css(string selector) => Wait(() => Shown(driver.FindElements(By.CssSelector(selector))), selector);
@@ -113,5 +114,5 @@ public sealed class Browser : IDisposable
     }
 
     private static string Quote(string words) => words.Contains('\'', StringComparison.Ordinal) ? $"\"{words}\"" : $"'{words}'";
-    private static string Shorten(string text) => text.Length > 900 ? text[..900] : text;
+    private static string Shorten(string text) => text.Length > 1600 ? text[..1600] : text;
 }

@@ -35,6 +35,26 @@ public sealed class Shots
             browser.Css("section[aria-label='Step 7']");
             browser.Picture(Path.Combine(folder, "work-order.png"));
             browser.Go(server.Address);
+            browser.Press(() => browser.Link("Hawthorn Farm"));
+            browser.UntilText("The street");
+            browser.Metrics(1280, 1900);
+            browser.Until(() => browser.Count("path[data-uplink]") == 4, "the radio links");
+            browser.Picture(Path.Combine(folder, "farm-stairs.png"));
+            browser.Metrics(1280, 800);
+            browser.Press(() => browser.Css("[data-thing=console]"));
+            browser.Press("trace its way");
+            browser.Css("ol[aria-label='Its way to the street']");
+            browser.Picture(Path.Combine(folder, "farm-trace.png"));
+            browser.Press("close");
+            browser.Press(() => browser.Css("[data-box=upstairs]"));
+            browser.Press(() => browser.Radio("Wi-Fi"));
+            browser.Picture(Path.Combine(folder, "farm-wifi.png"));
+            browser.Press("close");
+            browser.Keys("w");
+            browser.Press("Kitchen phone, Barn camera: no");
+            browser.UntilText("Barn camera got no address");
+            browser.Picture(Path.Combine(folder, "who-reaches-whom.png"));
+            browser.Go(server.Address);
             browser.UntilText("New job");
             browser.Picture(Path.Combine(folder, "jobs.png"));
         }

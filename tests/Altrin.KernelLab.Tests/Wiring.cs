@@ -88,7 +88,7 @@ internal sealed class Wiring
         }
     }
 
-    /// <summary>Joined Wi-Fi: who joins counts as plugged in; the box that is joined does not by that.</summary>
+    /// <summary>Joined Wi-Fi: who joins counts as plugged in, and so does the side of the box that is joined.</summary>
     private IEnumerable<(Place A, Place B)> Joins(NetworkState state)
     {
         var joining = house.Devices.Select(device => (device.Id, At: UplinkOf(device)))
@@ -97,6 +97,7 @@ internal sealed class Wiring
             if (at is { } own && state.JoinedNetwork(id) is { } joined && WifiOf(house.FindDevice(joined.Box)!, joined.Place) is { } network)
             {
                 plugged.Add(own);
+                plugged.Add(network);
                 yield return (own, network);
             }
     }

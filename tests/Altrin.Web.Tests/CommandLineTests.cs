@@ -31,8 +31,8 @@ public class CommandLineTests
     [Fact]
     public void A_house_of_six_thousand_things_is_answered_in_parts()
     {
-        var things = string.Join(",", Enumerable.Range(0, 6000).Select(i => $$"""{"id":"e{{i}}","connect":{"ssid":"n"}}"""));
-        var house = $$"""{"format":"altrin.network/1","devices":[{"id":"b","mode":"router","radios":[{"id":"r","band":"5"}],"wifi":[{"radio":"r","ssid":"n"}],"lan":{"address":"10.0.0.1/16"}}],"endpoints":[{{things}}]}""";
+        var things = string.Join(",", Enumerable.Range(0, 6000).Select(i => $$$"""{"id":"e{{{i}}}","connect":{"ssid":"n"}}"""));
+        var house = $$$"""{"format":"altrin.network/1","devices":[{"id":"b","mode":"router","radios":[{"id":"r","band":"5"}],"wifi":[{"radio":"r","ssid":"n"}],"lan":{"address":"10.0.0.1/16"}}],"endpoints":[{{{things}}}]}""";
         var (status, output, error) = Run(house, "-");
         Assert.Equal((2, ""), (status, output));
         Assert.Matches("^endpoints: 6000 of them make 36006000 rows of reach and admin\\. Ask for less: --only segments,[a-z,]+\\.\n$", error);

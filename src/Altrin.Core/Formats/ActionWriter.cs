@@ -16,7 +16,7 @@ public static class ActionWriter
     {
         json.WriteStartObject();
         json.WriteString("do", Names[action.GetType()]);
-        foreach (var field in JsonSerializer.SerializeToElement(action, action.GetType(), AltrinJson.Compact).EnumerateObject())
+        foreach (var field in JsonSerializer.SerializeToElement(action, action.GetType(), AltrinJson.WriteOnly).EnumerateObject())
             field.WriteTo(json);
         json.WriteEndObject();
     }

@@ -12,14 +12,17 @@ public static class AltrinJson
     public static readonly JsonSerializerOptions Compact = Make(indented: false);
     public static readonly JsonSerializerOptions Indented = Make(indented: true);
 
+    /// <summary>For writing alone. The built-in shapes read what is missing as nothing at all, where the records say otherwise.</summary>
+    internal static readonly JsonSerializerOptions WriteOnly = Make(indented: false, AltrinJsonContext.Default);
+
     /// <summary>The document as JSON: fields in the order of the format, two spaces, a line end at the end.</summary>
     public static string Write(NetworkDocument document) => JsonSerializer.Serialize(document, Indented) + "\n";
 
     public static string WriteCompact(NetworkDocument document) => JsonSerializer.Serialize(document, Compact);
 
-    private static JsonSerializerOptions Make(bool indented)
+    private static JsonSerializerOptions Make(bool indented, IJsonTypeInfoResolver? shapes = null)
     {
-        var options = new JsonSerializerOptions { WriteIndented = indented, NewLine = "\n" };
+        var options = new JsonSerializerOptions { WriteIndented = indented, NewLine = "\n", TypeInfoResolver = shapes };
         Configure(options);
         options.MakeReadOnly();
         return options;
@@ -37,6 +40,6 @@ public static class AltrinJson
         options.UnmappedMemberHandling = JsonUnmappedMemberHandling.Skip;
         // The default encoder escapes every letter with an accent; these files are read by people.
         options.Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping;
-        options.TypeInfoResolver = JsonTypeInfoResolver.Combine(AltrinJsonContext.Default, options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver());
+        options.TypeInfoResolver ??= new DefaultJsonTypeInfoResolver();
     }
 }

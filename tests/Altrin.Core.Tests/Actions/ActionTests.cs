@@ -76,6 +76,15 @@ public class ActionTests
         Assert.Equal(action.GetType(), back.GetType());
     }
 
+    [Fact]
+    public void What_a_deed_leaves_out_is_as_the_records_say()
+    {
+        var action = JsonSerializer.Deserialize<InstallerAction>("""{"do":"add-device","device":{"id":"b","name":"B","mode":"router"}}""", AltrinJson.Compact);
+        var box = Assert.IsType<AddDevice>(action).Device;
+        Assert.True(box is { Nat: true, Firewall: true, Upnp: false, Ports.IsEmpty: true, Wifi.IsEmpty: true });
+        Assert.Null(action.Problem(Demo));
+    }
+
     /// <summary>The state writes deeds by a way of its own, for speed: to the letter what the serializer writes.</summary>
     [Theory, MemberData(nameof(Each))]
     public void A_deed_in_a_state_is_written_as_anywhere_else(InstallerAction action)
