@@ -52,7 +52,7 @@ export function BoxCard({ box, house, mark }: { box: PlacedBox; house: HouseView
         {mark && <Edge mark={mark} />}
         <Text
           fontWeight="700"
-          fontSize={box.w < 200 && device.name.length > 18 ? '14.5px' : '16px'}
+          fontSize={box.w < 200 && device.name.length > (step ? 13 : 18) ? '14.5px' : '16px'}
           lineHeight="1.2"
           lineClamp={1}
           pr={step ? '36px' : '0'}

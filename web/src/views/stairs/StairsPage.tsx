@@ -172,6 +172,8 @@ export function StairsPage({ onAddBox, onReach }: { onAddBox: () => void; onReac
                 <Text
                   key={radio.id}
                   position="absolute"
+                  maxW={`${placed.width - radio.label.x - 4}px`}
+                  truncate
                   left={`${radio.label.x}px`}
                   top={`${radio.label.y}px`}
                   fontSize="13px"

@@ -671,7 +671,8 @@ class Placer {
         x: box.antenna[0],
         y1: box.antenna[1] + 6,
         y2: this.y + 12,
-        label: { x: x0, y: this.y, ssid, box: box.device.id },
+        // On a phone there is no room to say whose it is; the arcs say so.
+        label: { x: x0, y: this.y, ssid, box: this.sizes.narrow ? null : box.device.id },
       })
       this.y += 26
       this.rows(members, x0, things, () => 0)

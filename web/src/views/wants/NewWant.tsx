@@ -17,6 +17,9 @@ const kinds: { value: Kind; label: string }[] = [
   { value: 'one-name', label: 'One Wi-Fi name everywhere' },
   { value: 'own-names', label: 'A Wi-Fi name of its own for each box' },
   { value: 'tunnel', label: 'A work tunnel uses …' },
+  { value: 'guests-apart', label: 'Guests on … are kept apart' },
+  { value: 'keep-name', label: 'The Wi-Fi name … and its password stay' },
+  { value: 'sockets', label: '… free sockets in …' },
 ]
 
 /** A sentence with blanks, filled in and added. What the server refuses stays as typed. */
@@ -31,10 +34,23 @@ export function NewWant() {
   const [protocol, setProtocol] = useState<'tcp' | 'udp'>('tcp')
   const [port, setPort] = useState('')
   const [prefix, setPrefix] = useState('10.0.0.0/8')
+  const [network, setNetwork] = useState('')
+  const [room, setRoom] = useState('')
+  const [count, setCount] = useState('1')
   const [problem, setProblem] = useState<string>()
 
   const one = from || things[0]?.value || ''
   const other = to || things.find((thing) => thing.value !== one)?.value || ''
+  const networks = [
+    ...new Map(
+      (house.document.devices ?? [])
+        .flatMap((box) => box.wifi ?? [])
+        .filter((one) => kind !== 'guests-apart' || one.guest)
+        .map((one) => [one.ssid, one]),
+    ).values(),
+  ]
+  const named = networks.find((one) => one.ssid === network) ?? networks[0]
+  const needsName = kind === 'guests-apart' || kind === 'keep-name'
   const needsThing = ['internet', 'reach', 'fixed-address', 'inbound'].includes(kind)
 
   const add = async () => {
@@ -51,7 +67,13 @@ export function NewWant() {
       Object.assign(need, { from: one, to: other, discovery, ...(number ? { protocol, port: number } : {}) })
     else if (kind === 'inbound') Object.assign(need, { endpoint: one, protocol, port: number })
     else if (kind === 'tunnel') Object.assign(need, { prefix: prefix.trim() })
-    else if (needsThing) Object.assign(need, { endpoint: one })
+    else if (kind === 'guests-apart') Object.assign(need, { ssid: named?.ssid })
+    else if (kind === 'keep-name') Object.assign(need, { ssid: named?.ssid, key: named?.key ?? undefined })
+    else if (kind === 'sockets') {
+      if (!/^\d+$/.test(count.trim()))
+        return setProblem(`Sockets: “${count}” is no number. Write a whole number, such as 3.`)
+      Object.assign(need, { room: room.trim() || undefined, count: Number(count) })
+    } else if (needsThing) Object.assign(need, { endpoint: one })
     const failed = await act([{ do: 'set-need', need }])
     setProblem(failed?.message)
     if (!failed) setPort('')
@@ -86,6 +108,20 @@ export function NewWant() {
             />
           </>
         )}
+        {needsName && named && (
+          <Choice
+            label="Wi-Fi name"
+            value={named.ssid}
+            options={networks.map((one) => ({ value: one.ssid, label: one.ssid }))}
+            onChange={setNetwork}
+          />
+        )}
+        {kind === 'sockets' && (
+          <>
+            <PlainField label="How many" width="90px" value={count} onChange={setCount} />
+            <PlainField label="Room" width="150px" value={room} onChange={setRoom} />
+          </>
+        )}
         {kind === 'tunnel' && <PlainField label="Prefix" value={prefix} onChange={setPrefix} />}
         {kind === 'reach' && (
           <Checkbox.Root
@@ -98,13 +134,23 @@ export function NewWant() {
             <Checkbox.Label fontWeight="400">found by name too</Checkbox.Label>
           </Checkbox.Root>
         )}
-        <Press kind="main" disabled={needsThing && things.length === 0} onClick={add}>
+        <Press
+          kind="main"
+          disabled={(needsThing && things.length === 0) || (needsName && !named)}
+          onClick={add}
+        >
           Add it
         </Press>
       </Flex>
       {needsThing && things.length === 0 && (
         <Text mt="6px" fontSize="14px" color="quiet">
           There is no device to speak of yet: add one on the Stairs.
+        </Text>
+      )}
+      {needsName && !named && (
+        <Text mt="6px" fontSize="14px" color="quiet">
+          {kind === 'guests-apart' ? 'No box has a guest network yet' : 'No box makes Wi-Fi yet'}: set one on
+          the Stairs.
         </Text>
       )}
       {problem && (
