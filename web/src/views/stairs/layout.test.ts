@@ -216,3 +216,48 @@ describe.each([366, 700, 764, 1100])('at %i pixels', (width) => {
     }
   })
 })
+
+/** Boxes that hang on the router and on one another by radio, each with a thing or two. */
+function radioYard(boxes: number, things: number) {
+  const { house, stairs } = crowd(boxes, things)
+  const uplinks = Array.from({ length: boxes - 1 }, (_, i) => ({
+    box: `b${i + 1}`,
+    joined: i > 2 ? `b${i - 1}` : 'b0',
+    ssid: 'home',
+    band: '5',
+  }))
+  const devices = (house.devices ?? []).map((device) => ({ ...device, ports: device.ports?.slice(0, 6) }))
+  return { house: { ...house, devices, cables: [] }, stairs, uplinks }
+}
+
+describe.each([366, 764, 1100])('radio links at %i pixels', (width) => {
+  it.each([
+    [2, 1],
+    [5, 2],
+    [9, 3],
+  ])('%i boxes, %i things each: from box to box, clear of every card', (boxes, things) => {
+    const { house, stairs, uplinks } = radioYard(boxes, things)
+    const placed = place(house, stairs, new Map(), width, uplinks)
+    expect(placed.links.length).toBe(uplinks.length)
+    const card = (id: string) => cards(placed).find((one) => one.id === id) as Rect
+    const touches = ([x, y]: Point, at: Rect) =>
+      x >= at.x - 1 && x <= at.x + at.w + 1 && y >= at.y - 1 && y <= at.y + at.h + 1
+    for (const link of placed.links) {
+      expect(touches(link.points[0], card(link.from)), `${link.id} starts at ${link.from}`).toBe(true)
+      expect(touches(link.points.at(-1) as Point, card(link.to)), `${link.id} ends at ${link.to}`).toBe(true)
+      for (const stretch of stretches(link.points)) {
+        const [[x1, y1], [x2, y2]] = stretch
+        expect(x1 === x2 || y1 === y2).toBe(true)
+        for (const one of cards(placed))
+          expect(crosses(stretch, one), `${link.id} through ${one.id}`).toBe(false)
+      }
+    }
+  })
+
+  it('puts boxes with little on them side by side where there is room', () => {
+    const { house, stairs, uplinks } = radioYard(7, 1)
+    const placed = place(house, stairs, new Map(), width, uplinks)
+    const rows = new Set(placed.treads.flatMap((t) => t.boxes.slice(1).map((box) => box.y)))
+    expect(rows.size).toBe(width < 500 ? 6 : 2)
+  })
+})

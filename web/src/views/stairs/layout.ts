@@ -248,9 +248,9 @@ class Placer {
         boxes.push(...this.band(band, tread, origin, things))
         continue
       }
+      this.skies.set(band[0].id, { next: this.y })
       this.y += this.linksAt(band[0].id) * radioLane
       const box = this.boxOn(band[0], tread, origin)
-      this.skies.set(box.device.id, { next: box.y - 8 })
       boxes.push(box)
       this.y = box.y + box.h
       this.cluster(box, tread, things, this.y)
