@@ -32,12 +32,12 @@ public sealed class WdsChannel : IRule
     private static ImmutableArray<Fix> Fixes(Device box, Uplink uplink, AirNetwork far)
     {
         var first = First(far.Box, far.Network.Radio)!;
-        // 1 and 36 are lawful for indoor use nearly everywhere; the person may choose another.
-        var number = first.Channel?.Number ?? (far.Band == Band.Ghz24 ? 1 : 36);
+        var own = First(box, uplink.Radio);
+        // One end's fixed channel for both; else 1 or 36, lawful indoors nearly everywhere; the person may choose another.
+        var number = first.Channel?.Number ?? own?.Channel?.Number ?? (far.Band == Band.Ghz24 ? 1 : 36);
         var actions = ImmutableArray.CreateBuilder<InstallerAction>();
         if (first.Channel?.Number != number) actions.Add(new SetWifi(far.Box.Id, far.Box.Wifi.IndexOf(first), first with { Channel = new(number) }));
-        var own = First(box, uplink.Radio);
-        actions.Add(own is null
+        if (own?.Channel?.Number != number) actions.Add(own is null
             ? new SetWifi(box.Id, box.Wifi.Length, new() { Radio = uplink.Radio, Ssid = uplink.Ssid, Security = uplink.Security, Key = uplink.Key, Channel = new(number) })
             : new SetWifi(box.Id, box.Wifi.IndexOf(own), own with { Channel = new(number) }));
         return [new($"Put both on channel {number}", actions.ToImmutable())];

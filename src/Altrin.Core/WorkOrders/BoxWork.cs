@@ -41,7 +41,8 @@ internal static class BoxWork
     {
         var box = work.House.FindDevice(device)!;
         var user = box.Label?.DefaultUser is { } name ? $" as {name}" : "";
-        var address = work.State.Lan(device)?.Address?.Address;
+        // Where chance picks its lease, the address at which it was just found to answer.
+        var address = work.State.Admin(Laptop.Id, device).Address;
         work.Step(new(brief, $"Log in to {box.Name}{user}")
         {
             Page = device,
@@ -79,8 +80,10 @@ internal static class BoxWork
             if (old is not null && old == wanted) continue;
             var band = planned.Radios.First(radio => radio.Id == wanted.Radio).Band;
             var name = $"{Words<Band>.Of(band)} GHz";
+            // With several on one radio the band alone does not say which.
+            var which = planned.Wifi.Count(one => one.Radio == wanted.Radio) > 1 ? $"{name} Wi-Fi {wanted.Ssid}" : $"{name} Wi-Fi";
             if (!wanted.Enabled && old is not { Enabled: false })
-                work.Step(new("Wi-Fi off", $"Turn off the {name} Wi-Fi of {planned.Name}")
+                work.Step(new("Wi-Fi off", $"Turn off the {which} of {planned.Name}")
                 {
                     Page = planned.Id,
                     Actions = [new SetWifi(planned.Id, i, wanted)],
@@ -88,7 +91,7 @@ internal static class BoxWork
                     Changes = [new("Wi-Fi", "on", "off")],
                 });
             else
-                work.Step(new($"Wi-Fi {name}", $"Set the {name} Wi-Fi of {planned.Name}")
+                work.Step(new($"Wi-Fi {name}", $"Set the {which} of {planned.Name}")
                 {
                     Page = planned.Id,
                     Actions = [new SetWifi(planned.Id, i, wanted)],

@@ -19,6 +19,8 @@ internal sealed class Difference
         BroughtIn = [.. added.Where(device => !Alone.Contains(device))];
         TakenAway = [.. found.Devices.Where(device => planned.FindDevice(device.Id) is null)];
         CablesOut = [.. found.Cables.Where(cable => planned.FindCable(cable.Id) is not { } same || same != cable)];
+        HandsOn = [.. planned.Devices.Where(box => box is { Mode: DeviceMode.Passthrough, PassthroughTo: not null }
+            && found.FindDevice(box.Id) is var old && (old?.Mode != DeviceMode.Passthrough || old.PassthroughTo != box.PassthroughTo))];
         Things = [.. planned.Endpoints.Where(endpoint => found.FindEndpoint(endpoint.Id) is not { } old || !WorkOrderWriter.SameJson(old, endpoint))];
     }
 
@@ -51,4 +53,7 @@ internal sealed class Difference
     public ImmutableArray<Cable> CablesOut { get; }
 
     public ImmutableArray<Endpoint> Things { get; }
+
+    /// <summary>Gateways that shall pass the line through to another box than before.</summary>
+    public ImmutableArray<Device> HandsOn { get; }
 }

@@ -30,6 +30,7 @@ public static class WorkOrderWriter
         MoveLine(work, planned.Line);
         foreach (var box in plan.Alone) PutBack(work, plan, box);
         AddCables(work, plan);
+        foreach (var gateway in plan.HandsOn) PowerInTurn(work, gateway);
         foreach (var thing in plan.Things) SetThing(work, thing);
         Record(work, plan);
         foreach (var box in plan.Alone) ProveBox(work, box);
@@ -53,7 +54,9 @@ public static class WorkOrderWriter
 
     private static void ProveLine(WorkInProgress work)
     {
-        if (work.House.Line is not { } line || work.House.FindDevice(line.Device) is not { } gateway) return;
+        if (work.House.Line is not { } line || work.House.FindDevice(line.Device) is not { } entry) return;
+        // A gateway in pass-through shows its page and no internet: there the line is proved at the router that receives it.
+        var gateway = entry is { Mode: DeviceMode.Passthrough, PassthroughTo: { } id } ? work.House.FindDevice(id) ?? entry : entry;
         work.Phase = "Before anything is changed";
         LaptopMoves.ToPageOf(work, gateway.Id);
         var lan = work.State.Lan(gateway.Id)?.Address?.ToString() ?? "none";
@@ -176,7 +179,7 @@ public static class WorkOrderWriter
             {
                 Actions = [new PlugCable(cable)],
                 WaitSeconds = 30,
-                Cautions = empty.AddRange(CableCautions(plan.Planned, cable)),
+                Cautions = empty.AddRange(SafetyCautions.OfCable(plan.Planned, cable)),
             });
         }
         foreach (var endpoint in plan.Planned.Endpoints.Where(one => one.Connect?.Device == box.Id && work.House.FindEndpoint(one.Id)?.Connect is null))
@@ -193,25 +196,25 @@ public static class WorkOrderWriter
         if (work.Laptop?.Connect?.Socket is { } socket && planned.OccupantOf(socket) is not null) work.Do(new PutLaptopAway());
     }
 
-    /// <summary>A cable that leaves the house brings lightning in: common practice, and a matter for a licensed person.</summary>
-    private static ImmutableArray<string> CableCautions(NetworkDocument house, Cable cable)
-    {
-        var outdoor = new[] { cable.A.Device, cable.B.Device }.Select(id => house.FindDevice(id)?.Room ?? "")
-            .Any(room => room.Contains("garden", StringComparison.OrdinalIgnoreCase) || room.Contains("shed", StringComparison.OrdinalIgnoreCase)
-                || room.Contains("garage", StringComparison.OrdinalIgnoreCase) || room.Contains("barn", StringComparison.OrdinalIgnoreCase));
-        return outdoor
-            ? ["A copper cable between buildings can carry lightning and a difference of earth potential. Fibre or wireless is preferred; protectors are for a licensed person, and local codes come first."]
-            : [];
-    }
-
     private static void AddCables(WorkInProgress work, Difference plan)
     {
         foreach (var cable in plan.Planned.Cables.Where(cable => work.House.FindCable(cable.Id) is null))
         {
             work.Phase = "Cables";
             FreeLaptopSocket(work, plan.Planned);
-            work.Step(new("Cable in", new PlugCable(cable).Say(plan.Planned)) { Actions = [new PlugCable(cable)], WaitSeconds = 30, Cautions = CableCautions(plan.Planned, cable) });
+            work.Step(new("Cable in", new PlugCable(cable).Say(plan.Planned)) { Actions = [new PlugCable(cable)], WaitSeconds = 30, Cautions = SafetyCautions.OfCable(plan.Planned, cable) });
         }
+    }
+
+    /// <summary>After the public address is handed to another box the provider must see the two come up in this order: common
+    /// practice, no source.</summary>
+    private static void PowerInTurn(WorkInProgress work, Device gateway)
+    {
+        work.Phase = "Power, in this order";
+        var router = work.House.NameOf(gateway.PassthroughTo!);
+        work.Step(new("Both off", $"Turn off {gateway.Name} and {router}, and wait") { WaitSeconds = 120, Actions = [new Restart(gateway.Id)] });
+        work.Step(new("Gateway on", $"Turn on {gateway.Name} alone, and wait until its lamps settle") { WaitSeconds = 240 });
+        work.Step(new("Router on", $"Turn on {router}, and wait") { WaitSeconds = 180, Actions = [new Restart(gateway.PassthroughTo!)] });
     }
 
     private static void SetThing(WorkInProgress work, Endpoint planned)
