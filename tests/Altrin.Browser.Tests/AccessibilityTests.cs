@@ -16,10 +16,7 @@ public sealed class AccessibilityTests : IDisposable
     [InlineData("dark", 390)]
     public void No_view_has_a_serious_violation(string theme, int width)
     {
-        using var browser = new Browser(width, width == 390 ? 844 : 800, isPhone: width == 390);
-        browser.Go(server.Address);
-        browser.Run("localStorage.setItem('altrin.theme', arguments[0])", theme);
-        browser.Go(server.Address);
+        using var browser = Open(theme, width);
         browser.UntilText("Larkspur House");
         Check(browser, "jobs");
         browser.Press(() => browser.Link("Larkspur House"));
@@ -46,10 +43,7 @@ public sealed class AccessibilityTests : IDisposable
     [InlineData("dark", 390)]
     public void No_view_of_the_big_house_has_a_serious_violation(string theme, int width)
     {
-        using var browser = new Browser(width, width == 390 ? 844 : 800, isPhone: width == 390);
-        browser.Go(server.Address);
-        browser.Run("localStorage.setItem('altrin.theme', arguments[0])", theme);
-        browser.Go(server.Address);
+        using var browser = Open(theme, width);
         browser.Press(() => browser.Link("Hawthorn Farm"));
         browser.UntilText("The street");
         Check(browser, "stairs");
@@ -64,6 +58,15 @@ public sealed class AccessibilityTests : IDisposable
         browser.Press("Office laptop, Office printer: yes");
         browser.UntilText("It is found by name too.");
         Check(browser, "who reaches whom");
+    }
+
+    private Browser Open(string theme, int width)
+    {
+        var browser = new Browser(width, width == 390 ? 844 : 800, isPhone: width == 390);
+        browser.Go(server.Address);
+        browser.Run("localStorage.setItem('altrin.theme', arguments[0])", theme);
+        browser.Go(server.Address);
+        return browser;
     }
 
     private static void Check(Browser browser, string view)

@@ -61,12 +61,25 @@ internal static partial class Kernel
             Environment = { ["PATH"] = "/usr/sbin:/usr/bin:/sbin:/bin" },
         })!;
 
+    /// <summary>What a run that was killed has left behind: namespaces of a process that is no more, and the servers in them.</summary>
+    private static void SweepUp()
+    {
+        foreach (var line in Run("ip", "netns list", mayFail: true).Split('\n', StringSplitOptions.RemoveEmptyEntries))
+        {
+            var space = line.Split(' ')[0];
+            if (!space.StartsWith("altrin-lab-", StringComparison.Ordinal) || space.Split('-') is not [_, _, var pid, ..] || Directory.Exists($"/proc/{pid}")) continue;
+            foreach (var left in Run("ip", $"netns pids {space}", mayFail: true).Split('\n', StringSplitOptions.RemoveEmptyEntries)) Run("kill", $"-9 {left}", mayFail: true);
+            Run("ip", $"netns del {space}", mayFail: true);
+        }
+    }
+
     private static string? FindWhyNot()
     {
         if (Environment.UserName != "root") return "not root";
         var missing = Tools.Where(tool => !new[] { "/usr/sbin", "/usr/bin", "/sbin", "/bin" }.Any(folder => File.Exists(Path.Combine(folder, tool)))).ToList();
         if (missing.Count > 0) return $"missing {string.Join(", ", missing)}";
-        var probe = $"altrin-lab-probe-{Environment.ProcessId}";
+        SweepUp();
+        var probe = $"altrin-lab-{Environment.ProcessId}-probe";
         try
         {
             Run("ip", $"netns add {probe}");

@@ -14,8 +14,12 @@ public sealed class AddressHeldTwice : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
+        var seen = new HashSet<Ipv4Address>();
         foreach (var segment in facts.State.Segments)
         {
+            // Most segments are clean; only where an address comes twice is it worth sorting out who holds it.
+            seen.Clear();
+            if (facts.State.OnSegment[segment.Index].All(one => one.Address is not { } address || seen.Add(address.Address))) continue;
             var held = facts.State.OnSegment[segment.Index].Where(one => one.Address is not null)
                 .GroupBy(one => one.Address!.Value.Address).Where(group => group.Skip(1).Any());
             foreach (var group in held) yield return Found(facts, segment.Index, group.Key, [.. group]);

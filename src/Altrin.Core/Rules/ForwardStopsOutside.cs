@@ -16,7 +16,7 @@ public sealed class ForwardStopsOutside : IRule
     {
         foreach (var box in facts.House.Devices)
         {
-            if (box is not { Mode: DeviceMode.Router, Nat: true } || facts.State.Wan(box.Id) is not { Address: { } wan } outside) continue;
+            if (box.PortForwards.IsEmpty || box is not { Mode: DeviceMode.Router, Nat: true } || facts.State.Wan(box.Id) is not { Address: { } wan } outside) continue;
             if (Outer(facts, outside) is not { } outer || outer.DmzHost == wan.Address) continue;
             var lost = box.PortForwards.Where(one => !outer.PortForwards.Any(other =>
                 other.Protocol == one.Protocol && other.ToAddress == wan.Address && (other.ToPort ?? other.Port) == one.Port)).ToList();

@@ -16,7 +16,7 @@ public sealed class InboundTargetMoved : IRule
     {
         foreach (var box in facts.House.Devices)
         {
-            if (box is not { Mode: DeviceMode.Router, Nat: true }) continue;
+            if (box is not { Mode: DeviceMode.Router, Nat: true } || (box.PortForwards.IsEmpty && box.DmzHost is null)) continue;
             var held = facts.State.OnSegment[facts.State.InsideOf(box.Id)].SelectMany(one => one.Candidates)
                 .Select(candidate => candidate.Address?.Address).ToHashSet();
             var forwards = box.PortForwards.Where(one => !held.Contains(one.ToAddress)).ToList();

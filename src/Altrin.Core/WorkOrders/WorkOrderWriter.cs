@@ -49,7 +49,7 @@ public static class WorkOrderWriter
             { KeptApart: true } => $"Keep the network of {only.Name} apart",
             _ => $"Set {only.Name}",
         };
-        return plan.InPlace is [var main, ..] ? $"Set {main.Name}" : plan.Things is [var thing, ..] ? $"Set {thing.Name}" : "Change the cables";
+        return plan.InPlace is [var main, .. var more] ? $"Set {main.Name}{(more.Length > 0 ? $" and {more.Length} more" : "")}" : plan.Things is [var thing, ..] ? $"Set {thing.Name}" : "Change the cables";
     }
 
     private static void ProveLine(WorkInProgress work)
