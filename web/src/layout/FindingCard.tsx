@@ -60,7 +60,7 @@ export const FindingCard = memo(function FindingCard(props: {
             <Text fontSize="13px" color="quiet">
               {isUntried
                 ? 'This house is too big for every fix to be tried.'
-                : 'No fix is offered: none proved itself when simulated.'}
+                : 'No fix is offered: no setting mends it, or none proved itself when simulated.'}
             </Text>
           )}
           <Press kind="plain" onClick={() => select(finding.subjects[0])}>

@@ -180,7 +180,7 @@ export function StairsPage({ onAddBox, onReach }: { onAddBox: () => void; onReac
                   color="quiet"
                   pointerEvents="none"
                 >
-                  on Wi-Fi{' '}
+                  {radio.label.box && 'on Wi-Fi '}
                   <AddressText fontSize="13.5px" color="ink">
                     {radio.label.ssid}
                   </AddressText>
