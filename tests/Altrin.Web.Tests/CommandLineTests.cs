@@ -40,6 +40,45 @@ public class CommandLineTests
         Assert.Equal((0, 6000), (status, JsonDocument.Parse(output).RootElement.GetProperty("internet").GetArrayLength()));
     }
 
+    /// <summary>Examples with bytes changed, cut out, doubled or swapped for pieces of other examples: a state, or one line and status 2.</summary>
+    [Fact]
+    public void Any_bytes_give_a_state_or_one_line()
+    {
+        var examples = Directory.GetFiles(Path.Combine(TestApp.Root, "docs", "examples"), "*.json").Order(StringComparer.Ordinal).Select(System.IO.File.ReadAllBytes).ToList();
+        var random = new Random(17);
+        var (states, refusals) = (0, 0);
+        for (var n = 0; n < 1500; n++)
+        {
+            var bytes = examples[n % examples.Count].ToList();
+            for (var times = random.Next(1, 4); times > 0 && bytes.Count > 0; times--)
+            {
+                var at = random.Next(bytes.Count);
+                switch (random.Next(5))
+                {
+                    case 0: bytes[at] = (byte)random.Next(256); break;
+                    case 1: bytes[at] = (byte)"0123456789.:/\"{}[],tfn-"[random.Next(23)]; break;
+                    case 2: bytes.RemoveRange(at, Math.Min(random.Next(1, 40), bytes.Count - at)); break;
+                    case 3: bytes.InsertRange(at, bytes.Skip(random.Next(bytes.Count)).Take(random.Next(1, 60)).ToList()); break;
+                    default: bytes.InsertRange(at, examples[random.Next(examples.Count)].Skip(random.Next(400)).Take(random.Next(1, 60))); break;
+                }
+            }
+            using var output = new MemoryStream();
+            using var error = new StringWriter();
+            var status = SimulateCommand.Run(["-"], () => new MemoryStream([.. bytes]), output, error);
+            if (status == 0)
+            {
+                states++;
+                Assert.Equal("altrin.state/1", JsonDocument.Parse(output.ToArray()).RootElement.GetProperty("format").GetString());
+                continue;
+            }
+            refusals++;
+            Assert.Equal(2, status);
+            Assert.Matches(@"^[^\r\n]{8,2000}\n$", error.ToString());
+            Assert.DoesNotContain("   at ", error.ToString(), StringComparison.Ordinal);
+        }
+        Assert.True(states > 150 && refusals > 500, $"{states} states, {refusals} refusals");
+    }
+
     [Fact]
     public void Standard_input_is_read_and_several_files_are_a_line_each()
     {
