@@ -11,6 +11,8 @@ public sealed record ReadResult(NetworkDocument? Document, IReadOnlyList<Documen
 /// <summary>Reads <c>altrin.network/1</c> strictly. Total: any bytes give a document or problems, never an exception.</summary>
 public static class DocumentReader
 {
+    private const int MostReason = 200;
+
     private static readonly JsonDocumentOptions Strict = new() { AllowDuplicateProperties = false, MaxDepth = 32 };
 
     public static ReadResult Read(string text) => Read(Encoding.UTF8.GetBytes(text));
@@ -27,7 +29,9 @@ public static class DocumentReader
         catch (JsonException error)
         {
             var place = $"line {error.LineNumber.GetValueOrDefault() + 1}, column {error.BytePositionInLine.GetValueOrDefault() + 1}";
+            // The parser quotes what it stumbled over, and that may be the rest of the file.
             var reason = error.Message.Split(" LineNumber:")[0].Split(" Path:")[0];
+            if (reason.Length > MostReason) reason = $"{reason[..MostReason]}…";
             return new(null, [new("", $"This is not JSON at {place}: {reason}")]);
         }
         catch (InvalidOperationException)
