@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json;
 using Altrin.Core.Actions;
-using Altrin.Core.Formats;
+using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Microsoft.EntityFrameworkCore;
 

@@ -1,5 +1,5 @@
 using System.Net;
-using Altrin.Core.Formats;
+using Altrin.Core.Documents;
 using Altrin.Data;
 using Altrin.Web.Api;
 using Altrin.Web.Demo;

@@ -1,5 +1,5 @@
 using System.Runtime.CompilerServices;
-using Altrin.Core.Formats;
+using Altrin.Core.Documents;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Tests;

@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using Altrin.Core.Formats;
 using Altrin.Core.Network;
 using FsCheck;
 using FsCheck.Fluent;

@@ -1,4 +1,4 @@
-using Altrin.Core.Formats;
+using Altrin.Core.Documents;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;

@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
-using Altrin.Core.Formats;
+using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Core.Rules;
 using Altrin.Core.Simulation;

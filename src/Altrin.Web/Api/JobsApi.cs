@@ -1,5 +1,5 @@
 using System.Text;
-using Altrin.Core.Formats;
+using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Core.Rules;
 using Altrin.Data;

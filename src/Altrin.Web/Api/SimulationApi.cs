@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Altrin.Core.Documents;
 using Altrin.Core.Formats;
 using Altrin.Core.Network;
 using Altrin.Core.Rules;

@@ -1,5 +1,4 @@
 using Altrin.Core.Actions;
-using Altrin.Core.Formats;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
 using Altrin.Core.Rules;

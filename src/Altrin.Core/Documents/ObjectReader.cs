@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using System.Text.Json;
 using Altrin.Core.Network;
 
-namespace Altrin.Core.Formats;
+namespace Altrin.Core.Documents;
 
 /// <summary>Reads the fields of one JSON object, remembers which were asked for, and names the place of what is wrong.</summary>
 internal sealed class ObjectReader

@@ -1,7 +1,7 @@
 using System.Text.Json;
-using Altrin.Core.Formats;
+using Altrin.Core.Documents;
 
-namespace Altrin.Core.Tests.Formats;
+namespace Altrin.Core.Tests.Documents;
 
 /// <summary>The reader's half of the agreement with the published JSON Schema; the schema's half, over the same documents, is
 /// web/src/api/schema.test.ts, where a validator of the standard is at hand.</summary>

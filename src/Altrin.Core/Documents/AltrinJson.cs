@@ -4,7 +4,7 @@ using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 using Altrin.Core.Network;
 
-namespace Altrin.Core.Formats;
+namespace Altrin.Core.Documents;
 
 /// <summary>How Altrin writes JSON everywhere: camel case, nothing for null, letters as they are.</summary>
 public static class AltrinJson
@@ -12,15 +12,13 @@ public static class AltrinJson
     public static readonly JsonSerializerOptions Compact = Make(indented: false);
     public static readonly JsonSerializerOptions Indented = Make(indented: true);
 
-    /// <summary>For writing alone. The built-in shapes read what is missing as nothing at all, where the records say otherwise.</summary>
-    internal static readonly JsonSerializerOptions WriteOnly = Make(indented: false, AltrinJsonContext.Default);
-
     /// <summary>The document as JSON: fields in the order of the format, two spaces, a line end at the end.</summary>
     public static string Write(NetworkDocument document) => JsonSerializer.Serialize(document, Indented) + "\n";
 
     public static string WriteCompact(NetworkDocument document) => JsonSerializer.Serialize(document, Compact);
 
-    private static JsonSerializerOptions Make(bool indented, IJsonTypeInfoResolver? shapes = null)
+    /// <param name="shapes">Null: looked up as the program runs.</param>
+    internal static JsonSerializerOptions Make(bool indented, IJsonTypeInfoResolver? shapes = null)
     {
         var options = new JsonSerializerOptions { WriteIndented = indented, NewLine = "\n", TypeInfoResolver = shapes };
         Configure(options);

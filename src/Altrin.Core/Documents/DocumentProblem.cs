@@ -1,4 +1,4 @@
-namespace Altrin.Core.Formats;
+namespace Altrin.Core.Documents;
 
 /// <summary>One thing in a document that cannot be read: where, what stands there, what may, the mend.</summary>
 /// <param name="Place">Such as <c>devices[2].lan.address</c>; empty for the document as a whole.</param>

@@ -3,7 +3,7 @@ using System.Text;
 using System.Text.Json;
 using Altrin.Core.Network;
 
-namespace Altrin.Core.Formats;
+namespace Altrin.Core.Documents;
 
 /// <summary>What came of reading: a valid document, or every problem found, never both.</summary>
 public sealed record ReadResult(NetworkDocument? Document, IReadOnlyList<DocumentProblem> Problems);

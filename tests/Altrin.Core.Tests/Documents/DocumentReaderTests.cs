@@ -1,11 +1,11 @@
 using System.Text;
 using System.Text.Json.Nodes;
-using Altrin.Core.Formats;
+using Altrin.Core.Documents;
 using FsCheck;
 using FsCheck.Fluent;
 using FsCheck.Xunit;
 
-namespace Altrin.Core.Tests.Formats;
+namespace Altrin.Core.Tests.Documents;
 
 public class DocumentReaderTests
 {

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using Altrin.Core.Network;
 
-namespace Altrin.Core.Formats;
+namespace Altrin.Core.Documents;
 
 /// <summary>What the parts of a document must be to one another: ids once, references that lead somewhere, one plug a socket.</summary>
 internal static class DocumentChecks

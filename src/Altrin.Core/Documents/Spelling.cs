@@ -1,4 +1,4 @@
-namespace Altrin.Core.Formats;
+namespace Altrin.Core.Documents;
 
 /// <summary>Tells a slip of the pen from another word.</summary>
 internal static class Spelling
