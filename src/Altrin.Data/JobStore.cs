@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using System.Text.Json;
 using Altrin.Core.Actions;
@@ -13,6 +14,10 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
 {
     private const string AsFound = "As found";
 
+    /// <summary>Documents kept as read; past that all are let go and the next few are read again.</summary>
+    private const int MostRead = 64;
+
+    private readonly ConcurrentDictionary<(string Job, Side Side, int Number), NetworkDocument> read = new();
     private readonly DbContextOptions<AltrinDb> options =
         new DbContextOptionsBuilder<AltrinDb>().UseSqlite($"Data Source={databaseFile};Default Timeout=15").Options;
 
@@ -185,7 +190,7 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
         return true;
     }
 
-    private static async Task<HouseAt> At(AltrinDb db, JobRow job, Side side, CancellationToken cancel)
+    private async Task<HouseAt> At(AltrinDb db, JobRow job, Side side, CancellationToken cancel)
     {
         var row = await Revision(db, job, side, Number(job, side), cancel);
         var child = await Child(db, job.Id, side, row.Number, cancel);
@@ -218,8 +223,15 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
             At = at,
         };
 
-    private static NetworkDocument Read(RevisionRow row) => DocumentReader.Read(row.Document).Document
-        ?? throw new InvalidDataException($"Revision {row.Number} of job {row.JobId} is not a document of this version.");
+    /// <summary>A revision never changes, so what was read of it once is kept: an edit asks for the same two documents several times.</summary>
+    private NetworkDocument Read(RevisionRow row)
+    {
+        var key = (row.JobId, row.Side, row.Number);
+        if (read.TryGetValue(key, out var known)) return known;
+        if (read.Count >= MostRead) read.Clear();
+        return read[key] = DocumentReader.Read(row.Document).Document
+            ?? throw new InvalidDataException($"Revision {row.Number} of job {row.JobId} is not a document of this version.");
+    }
 
     private static ImmutableArray<InstallerAction> Actions(RevisionRow row) =>
         JsonSerializer.Deserialize<ImmutableArray<InstallerAction>>(row.Actions, AltrinJson.Compact);
