@@ -10,6 +10,9 @@ namespace Altrin.Core.WorkOrders;
 /// then Wi-Fi, then the rest, and last what cuts off (DHCP off, mode). Common practice, no source.</summary>
 internal static class BoxWork
 {
+    private const string LastFromHere = "From here on the box gives your laptop no address. That is meant: do this last.";
+    private const string ProveNear = "Prove it within 2 m (7 ft) of the box it joins before it goes to its place.";
+
     public static int RebootSeconds(Device box) => box.Label?.RebootSeconds ?? BoxLabel.UsualRebootSeconds;
 
     /// <summary>Brings the box from what it is now to what is planned.</summary>
@@ -220,7 +223,7 @@ internal static class BoxWork
             Find = "DHCP, or LAN",
             Changes = [new("DHCP server", "on", "off")],
             WaitSeconds = RebootSeconds(planned),
-            Cautions = ["From here on the box gives your laptop no address. That is meant: do this last."],
+            Cautions = [work.LaptopIsServedBy(planned.Id) ? LastFromHere : "A device with an address from it keeps that until it asks again: turn its Wi-Fi or the device off and on."],
         });
     }
 
@@ -275,9 +278,10 @@ internal static class BoxWork
     private static ImmutableArray<string> ModeCautions(Device planned, bool isMode) => planned.Mode switch
     {
         DeviceMode.Passthrough => ["Its Wi-Fi goes off with it: be on a cable. The socket the laptop is in then gives the settings page and no internet."],
-        DeviceMode.Repeater or DeviceMode.Wds or DeviceMode.ClientBridge or DeviceMode.MeshSatellite =>
-            ["Choose plain repeating, not the client-router (WISP) choice: that one translates a second time.", "Prove it within 2 m (7 ft) of the box it joins before it goes to its place."],
-        _ when isMode => ["From here on the box gives your laptop no address. That is meant: do this last."],
+        DeviceMode.MeshSatellite => ["Its lamp says how well it hears the other: weak, move it closer; out of range, move it closer and pair it again."],
+        DeviceMode.Repeater or DeviceMode.ClientBridge when isMode => ["Choose plain repeating, not the client-router (WISP) choice: that one translates a second time.", ProveNear],
+        DeviceMode.Repeater or DeviceMode.ClientBridge or DeviceMode.Wds => [ProveNear],
+        _ when isMode => [LastFromHere],
         _ => [],
     };
 

@@ -14,7 +14,8 @@ internal static class LaptopMoves
         var isThere = work.Laptop?.Connect?.Device == device;
         if (isThere && work.PageOpens(device)) return;
         var box = work.House.FindDevice(device)!;
-        if (!isThere && SocketFor(work, box) is { } socket)
+        var isAutomatic = work.Laptop is { Address.Method: EndpointMethod.Dhcp };
+        if (!isThere && SocketFor(work, box) is { } socket && !(isAutomatic && work.Laptop!.Connect?.Socket == socket))
         {
             var actions = work.Laptop?.Address.Method == EndpointMethod.Static
                 ? ImmutableArray.Create<InstallerAction>(new PlugLaptop(socket), new SetLaptopAddress(null))

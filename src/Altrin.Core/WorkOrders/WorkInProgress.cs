@@ -63,6 +63,9 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
     public bool PageOpens(string device) =>
         Laptop is not null && state.Admin(Actions.Laptop.Id, device) is { Reachable: Answer.Yes, Address: not null };
 
+    /// <summary>Whether the laptop has its address from that box and from no other.</summary>
+    public bool LaptopIsServedBy(string device) => state.Net(Actions.Laptop.Id) is { Candidates: [_, ..] all } && all.All(one => one.Server == device);
+
     private void ProvePage(string device, string title)
     {
         if (!PageOpens(device)) gaps.Add($"“{title}”: the page of {House.NameOf(device)} does not open from where the laptop is.");

@@ -90,7 +90,12 @@ export function JobProvider({ job, children }: { job: JobView; children: ReactNo
         return attempt((version) => doDeeds(id, on, version, actions, words))
       },
       plan: async (fix) => {
-        await orSay((version) => doDeeds(id, 'planned', version, fix.actions, fix.say), `Planned: ${fix.say}`)
+        // “Give it .2” is clear under its finding and nowhere else: one deed alone is logged in its own words.
+        await orSay(
+          (version) =>
+            doDeeds(id, 'planned', version, fix.actions, fix.deeds.length === 1 ? fix.deeds[0] : fix.say),
+          `Planned: ${fix.say}`,
+        )
         set('side', 'planned')
       },
       adopt: (actions, words) =>

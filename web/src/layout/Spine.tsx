@@ -1,5 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
+import { useQuery } from '@tanstack/react-query'
 import { Link, useSearchParams } from 'react-router'
+import { workOrder } from '../api/queries'
 import { Press } from '../parts/Press'
 import { useTheme } from '../state/theme'
 import { useJob } from './JobContext'
@@ -10,6 +12,7 @@ export function Spine({ stage, onKeys }: { stage: StageId; onKeys: () => void })
   const screen = useJob()
   const [params] = useSearchParams()
   const { theme, toggle } = useTheme()
+  const { data: order } = useQuery({ ...workOrder(screen.job.id, screen.job.version), enabled: false })
   return (
     <Flex
       as="nav"
@@ -52,7 +55,7 @@ export function Spine({ stage, onKeys }: { stage: StageId; onKeys: () => void })
                   {one.name}
                 </Text>
                 <Text hideBelow="md" fontSize="13px" color={one.isOpen(screen) ? 'brick' : 'quiet'}>
-                  {one.note(screen)}
+                  {one.note(screen, order)}
                 </Text>
               </Box>
             </Flex>

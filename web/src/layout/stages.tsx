@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react'
+import type { WorkOrderView } from '../api/types'
 import type { JobScreen } from './JobContext'
 
 export type StageId = 'wants' | 'stairs' | 'work'
@@ -20,7 +21,8 @@ export type Stage = {
   id: StageId
   name: string
   icon: ReactNode
-  note: (job: JobScreen) => string
+  /** What is open there. The order is told once somebody has looked at it: writing it is the longest computation there is. */
+  note: (job: JobScreen, order?: WorkOrderView) => string
   isOpen: (job: JobScreen) => boolean
 }
 
@@ -52,7 +54,15 @@ export const stages: Stage[] = [
     id: 'work',
     name: 'Work order',
     icon: icon('M7 4h8v3H7zM5 5H4v14h14V5h-1M8 12l2 2 4-4'),
-    note: ({ job }) => (job.planned.deeds.length ? 'planned' : 'nothing planned'),
+    note: ({ job }, order) => {
+      if (job.planned.deeds.length === 0) return 'nothing planned'
+      if (!order) return 'planned'
+      const done = new Set(
+        order.ticks.filter((tick) => tick.outcome === 'as-said').map((tick) => tick.stepKey),
+      )
+      const open = order.order.steps.filter((step) => !done.has(step.key)).length
+      return open === 0 ? 'all done' : `${open} step${open === 1 ? '' : 's'} open`
+    },
     isOpen: () => false,
   },
 ]

@@ -26,7 +26,7 @@ internal static class Reasons
             $"{facts.NameOf(from)} {Address(facts, from)}; from one of them no way leads out.",
         ReachProblem.NoGateway when facts.State.Net(from)?.Candidates is [{ Gateway: { } gateway }] && facts.State.OnSegment[facts.State.Net(from)!.Segment]
             .Any(one => one.Routes && one.Address?.Address == gateway) =>
-            $"{facts.NameOf(from)} {Address(facts, from)}; further on, where chance decides, there is a way with no router at its end.",
+            $"{facts.NameOf(from)} {Address(facts, from)}; an address further on is decided by chance, and by one of its ways nothing leads out.",
         ReachProblem.NoGateway => $"{facts.NameOf(from)} {Address(facts, from)}, and no router answers at {Gateway(facts, from)}.",
         ReachProblem.Loop => "The cables form a circle on the way.",
         ReachProblem.Overlap => "A router on the way has the same subnet on both sides.",

@@ -101,7 +101,8 @@ export function JobsPage() {
               </Link>
             </Box>
             <Press
-              kind="danger"
+              kind="plain"
+              color="quiet"
               aria-label={`Delete ${job.name}`}
               onClick={() => setDoomed({ id: job.id, name: job.name })}
             >
@@ -118,6 +119,7 @@ export function JobsPage() {
         as="form"
         gap="8px"
         wrap="wrap"
+        align="center"
         onSubmit={(event) => {
           event.preventDefault()
           setProblem(undefined)
@@ -136,12 +138,6 @@ export function JobsPage() {
         />
         <Press kind="main" type="submit" disabled={begin.isPending}>
           Begin with a gateway
-        </Press>
-        <Press onClick={() => begin.mutate(() => createJob('demo'))} disabled={begin.isPending}>
-          Open a fresh demo house
-        </Press>
-        <Press onClick={() => begin.mutate(() => createJob('demo-farm'))} disabled={begin.isPending}>
-          Open the big demo house
         </Press>
         <Press onClick={() => file.current?.click()}>Bring in a document</Press>
         <input
@@ -165,6 +161,21 @@ export function JobsPage() {
           {problem}
         </Text>
       )}
+      <Flex gap="4px 12px" wrap="wrap" align="center" mt="12px">
+        <Text fontSize="14px" color="quiet">
+          To look round in an invented house:
+        </Text>
+        <Press kind="plain" onClick={() => begin.mutate(() => createJob('demo'))} disabled={begin.isPending}>
+          Open a fresh demo house
+        </Press>
+        <Press
+          kind="plain"
+          onClick={() => begin.mutate(() => createJob('demo-farm'))}
+          disabled={begin.isPending}
+        >
+          Open the big demo house
+        </Press>
+      </Flex>
 
       <Sheet
         title={`Delete ${doomed?.name ?? ''}?`}

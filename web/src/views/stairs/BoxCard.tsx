@@ -4,7 +4,7 @@ import { useJob, useTools } from '../../layout/JobContext'
 import { AddressText } from '../../parts/AddressText'
 import { Edge, type Mark } from '../../parts/Edge'
 import { modeWords, nameOf } from '../../parts/words'
-import type { PlacedBox } from './layout'
+import type { PlacedBox } from './layout/placement'
 import { SocketButton } from './SocketButton'
 
 const stepWords = (n: number) =>

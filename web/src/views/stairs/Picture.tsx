@@ -1,5 +1,5 @@
 import { memo } from 'react'
-import type { Placement, Point, Wire } from './layout'
+import type { Placement, Point, Wire } from './layout/placement'
 
 const c = (name: string) => `var(--chakra-colors-${name})`
 
@@ -51,9 +51,10 @@ function arcsAlong(points: Point[]): string {
     const length = Math.hypot(x2 - x1, y2 - y1)
     if (length === 0) continue
     const [ux, uy] = [(x2 - x1) / length, (y2 - y1) / length]
-    for (let at = 3; at < length; at += 8) {
+    // Clear of the corners, and narrower than a lane: two links side by side stay two rows.
+    for (let at = 5; at < length - 2; at += 8) {
       const [x, y] = [x1 + ux * at, y1 + uy * at]
-      d += `M${x - uy * 4} ${y + ux * 4}q${ux * 4 + uy * 4} ${uy * 4 - ux * 4} ${uy * 8} ${-ux * 8}`
+      d += `M${x - uy * 3} ${y + ux * 3}q${ux * 4 + uy * 3} ${uy * 4 - ux * 3} ${uy * 6} ${-ux * 6}`
     }
   }
   return d

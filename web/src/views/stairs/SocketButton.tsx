@@ -2,7 +2,7 @@ import { Box } from '@chakra-ui/react'
 import type { HouseView } from '../../api/types'
 import { nameOf, portName, socketName } from '../../parts/words'
 import { sameSocket, useHand } from '../../state/hand'
-import type { PlacedBox, PlacedPort } from './layout'
+import type { PlacedBox, PlacedPort } from './layout/placement'
 import { occupantOf } from './occupants'
 import { useCableMoves } from './useCableMoves'
 

@@ -2,7 +2,7 @@ import { Box, Text } from '@chakra-ui/react'
 import type { HouseView } from '../../api/types'
 import { AddressText } from '../../parts/AddressText'
 import { nameOf } from '../../parts/words'
-import type { PlacedTread } from './layout'
+import type { PlacedTread } from './layout/placement'
 
 /** What a tread is lettered with: subnet, who gives out addresses, names on the air. */
 export function TreadLabel({ tread, house }: { tread: PlacedTread; house: HouseView }) {

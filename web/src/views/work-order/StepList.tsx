@@ -24,6 +24,7 @@ export function StepList(props: {
             <Flex
               as="button"
               onClick={() => onGo(step)}
+              data-step={step.number}
               aria-current={on ? 'step' : undefined}
               w="100%"
               textAlign="left"

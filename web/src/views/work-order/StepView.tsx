@@ -26,7 +26,15 @@ export function StepView(props: {
   useEffect(() => setNote(tick.note), [tick.note])
   const isDone = tick.outcome !== 'open'
   return (
-    <Box as="section" aria-label={`Step ${step.number}`} maxW="640px" pb="24px">
+    <Box
+      as="section"
+      aria-label={`Step ${step.number}`}
+      maxW="640px"
+      pb="24px"
+      position={{ md: 'sticky' }}
+      top="16px"
+      alignSelf="start"
+    >
       <Text fontSize="14px" color="quiet" fontWeight="650">
         Step {step.number}
       </Text>

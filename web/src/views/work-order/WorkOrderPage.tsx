@@ -81,7 +81,11 @@ export function WorkOrderPage() {
   useKeys({ ' ': () => void finish('as-said'), x: () => void finish('something-else') })
   const shown = current?.key
   useEffect(() => {
-    if (shown) document.querySelector('.sheet')?.scrollTo({ top: 0 })
+    if (!shown) return
+    // Beside its list the step stays where it is and the list follows; on a phone the list is folded away.
+    const inList = document.querySelector('[data-step][aria-current=step]')
+    if (inList?.checkVisibility()) inList.scrollIntoView({ block: 'nearest' })
+    else document.querySelector('.sheet')?.scrollTo({ top: 0 })
   }, [shown])
 
   if (error)

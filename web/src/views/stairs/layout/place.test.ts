@@ -2,13 +2,14 @@
 import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import type { House, Stairs } from '../../api/types'
-import { type Placement, type Point, place } from './layout'
+import type { House, Stairs } from '../../../api/types'
+import { place } from './place'
+import type { Placement, Point } from './placement'
 
 type Rect = { x: number; y: number; w: number; h: number; id: string }
 
 const demo = JSON.parse(
-  readFileSync(resolve(import.meta.dirname, '../../../../docs/examples/larkspur-house.json'), 'utf8'),
+  readFileSync(resolve(import.meta.dirname, '../../../../../docs/examples/larkspur-house.json'), 'utf8'),
 ) as House
 
 /** The demo house as the server lays it out in treads and steps. */
