@@ -136,12 +136,14 @@ internal sealed class Worlds(LabHouse lab)
         // Private, shared and link-local destinations die at the line, and a customer's traffic does not turn round there.
         rules.Append("    oifname \"up0\" ip daddr { 10.0.0.0/8, 172.16.0.0/12, 192.168.0.0/16, 100.64.0.0/10, 169.254.0.0/16 } drop\n");
         var agreed = "";
-        if (lab.House.Line is { HandOff: HandOff.Static, Addresses: > 0 } line)
+        // A static line answers what was agreed and nothing else (section 3, rule 3); where nothing was, nobody.
+        var answersNobody = lab.House.Line is { HandOff: HandOff.Static, Addresses: 0 };
+        if (!answersNobody && lab.House.Line is { HandOff: HandOff.Static } line)
         {
             var first = LabHouse.LinePrefix(line).Network.Plus(10);
             agreed = $"ip saddr {first}-{first.Plus((uint)line.Addresses - 1)} ";
         }
-        if (lab.House.Line is { } any)
+        if (!answersNobody && lab.House.Line is { } any)
             rules.Append($"    oifname \"up0\" ip saddr {LabHouse.LinePrefix(any)} {agreed}accept\n    iifname \"up0\" ip daddr != 100.64.0.0/10 accept\n");
         rules.Append("  }\n  chain post { type nat hook postrouting priority srcnat;\n");
         if (lab.House.Line is { Addressing: LineAddressing.Shared })

@@ -27,10 +27,17 @@ internal sealed class InternetWays(Delivery delivery)
 
     private readonly Way?[] known = new Way?[delivery.Table.All.Count];
     private readonly bool[] open = new bool[delivery.Table.All.Count];
+    private readonly Lock gate = new();
 
+    /// <summary>May be asked by several threads: a state is one value, however many look at it.</summary>
     public Way Of(Interface from)
     {
-        if (known[from.Index] is { } done) return done;
+        if (Volatile.Read(ref known[from.Index]) is { } done) return done;
+        lock (gate) return Follow(from);
+    }
+
+    private Way Follow(Interface from)
+    {
         // Down a chain of routers first, without recursion: a chain may be longer than the stack is deep.
         var chain = new Stack<Interface>();
         var at = from;
@@ -56,7 +63,7 @@ internal sealed class InternetWays(Delivery delivery)
         Way? way = null;
         foreach (var candidate in at.Candidates) way = Way.Either(way, As(at, candidate));
         open[at.Index] = false;
-        known[at.Index] = way ?? Way.Blocked(ReachProblem.NoAddress);
+        Volatile.Write(ref known[at.Index], way ?? Way.Blocked(ReachProblem.NoAddress));
     }
 
     private Way As(Interface at, Candidate from)

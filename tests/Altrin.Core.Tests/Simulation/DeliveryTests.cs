@@ -115,6 +115,18 @@ public class DeliveryTests
     }
 
     [Fact]
+    public void One_state_answers_many_who_ask_at_once()
+    {
+        NetworkDocument house = Enumerable.Range(1, 60).Aggregate(new HouseBuilder().Gateway("10.0.0.1/24").Thing("t0", "gw:lan2"), (built, n) => built
+            .Box($"r{n}", address: $"10.0.{n}.1/24").Cable($"{(n == 1 ? "gw" : $"r{n - 1}")}:lan1", $"r{n}:wan").Thing($"t{n}", $"r{n}:lan2"));
+        for (var run = 0; run < 60; run++)
+        {
+            var state = Simulator.Run(house);
+            Parallel.For(0, 61, n => Assert.Equal(61 - n, state.Internet($"t{60 - n}").NatLayers));
+        }
+    }
+
+    [Fact]
     public void A_chain_of_two_thousand_routers_does_not_exhaust_the_stack()
     {
         var house = new HouseBuilder().Gateway("10.0.0.1/24");

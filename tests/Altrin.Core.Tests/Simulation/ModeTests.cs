@@ -59,10 +59,13 @@ public class ModeTests
         Assert.Null(other.State.UplinkBox("b"));
     }
 
-    [Fact]
-    public void A_repeater_with_its_server_left_on_gives_itself_as_gateway_and_its_clients_have_no_internet()
+    [Theory]
+    [InlineData(DeviceMode.Repeater)]
+    [InlineData(DeviceMode.Wds)]
+    [InlineData(DeviceMode.ClientBridge)]
+    public void A_radio_bridge_with_its_server_left_on_gives_itself_as_gateway_and_its_clients_have_no_internet(DeviceMode mode)
     {
-        var state = Bridge(DeviceMode.Repeater, dhcp: true).State;
+        var state = Bridge(mode, dhcp: true, own: Net("wds", channel: 6), gateway: Net(channel: 6)).State;
         Assert.Equal(LeaseOutcome.Contested, state.Net("wired")!.Outcome);
         Assert.Contains(state.Net("wired")!.Candidates, candidate => candidate is { Server: "b" } && candidate.Gateway.ToString() == "192.168.31.2");
         Assert.Equal(Answer.Sometimes, state.Internet("wired").Reachable);
@@ -73,11 +76,28 @@ public class ModeTests
     [InlineData(6, 11, false)]
     [InlineData(null, 6, false)]        // auto at the gateway
     [InlineData(6, null, false)]
+    [InlineData(null, null, false)]     // auto at both may agree today
     public void A_wds_link_comes_up_only_on_one_fixed_channel(int? gateway, int? own, bool up)
     {
         var state = Bridge(DeviceMode.Wds, own: Net("wds", channel: own), gateway: Net(channel: gateway)).State;
         Assert.Equal(up ? Answer.Yes : Answer.No, state.Internet("wired").Reachable);
     }
+
+    [Theory]
+    [InlineData(6, 11, true)]
+    [InlineData(11, 6, false)]
+    public void The_first_network_on_the_radio_tells_the_channel_of_a_wds_end(int first, int second, bool up)
+    {
+        var state = Bridge(DeviceMode.Wds, own: Net("wds", channel: first), gateway: Net(channel: 6))
+            .With(h => h.WithDevice("b", d => d with { Wifi = d.Wifi.Add(Net("more", channel: second)) })).State;
+        Assert.Equal(up ? "gw" : null, state.UplinkBox("b"));
+    }
+
+    [Theory]
+    [InlineData(DeviceMode.MeshSatellite, LeaseOutcome.Leased)]
+    [InlineData(DeviceMode.Repeater, LeaseOutcome.Static)]
+    public void A_satellite_asks_for_its_own_address_whatever_is_written_down(DeviceMode mode, LeaseOutcome outcome) =>
+        Assert.Equal(outcome, Bridge(mode).State.Lan("b")!.Outcome);
 
     [Theory]
     [InlineData(true, true)]
