@@ -106,6 +106,28 @@ public sealed class FarmTests : IDisposable
         browser.UntilText("A cable too long");
     }
 
+    [Theory]
+    [InlineData(1280, 800)]
+    [InlineData(390, 844)]
+    public void No_field_cuts_what_stands_in_it(int width, int height)
+    {
+        using var sized = new Browser(width, height);
+        OpenFarm(sized);
+        var looked = 0;
+        foreach (var box in new[] { "gw", "main", "dairy" })
+        {
+            sized.Run($"document.querySelector('[data-box={box}]').click()");
+            sized.Css("[role=radiogroup]");
+            foreach (var section in new[] { "Box", "WAN", "Wi-Fi", "Joins", "Lets in", "VLANs" })
+            {
+                if (sized.Run("const tab = [...document.querySelectorAll('[role=radio]')].find(one => one.innerText.trim() == arguments[0]); tab?.click(); return !!tab", section) is false) continue;
+                looked++;
+                Assert.Equal("", sized.Run("return [...document.querySelectorAll('input')].filter(one => one.scrollWidth > one.clientWidth).map(one => one.value).join(', ')"));
+            }
+        }
+        Assert.True(looked > 9, $"{looked} sections");
+    }
+
     [Fact]
     public void On_a_phone_nothing_is_wider_than_the_screen_but_the_picture()
     {

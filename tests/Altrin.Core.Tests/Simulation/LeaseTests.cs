@@ -50,6 +50,17 @@ public class LeaseTests
     }
 
     [Theory]
+    [InlineData(DeviceMode.Router, "b:wan")]
+    [InlineData(DeviceMode.AccessPoint, "b:lan1")]
+    public void The_mac_of_a_router_is_its_wans_and_of_any_other_box_its_managements(DeviceMode mode, string plug)
+    {
+        const string Mac = "00:00:5E:00:53:21";
+        var state = new HouseBuilder().Gateway().Box("b", mode, with: d => d with { Mac = MacAddress.Parse(Mac), Lan = mode == DeviceMode.Router ? d.Lan : new() { Method = LanMethod.Dhcp } }).Cable("gw:lan1", plug)
+            .With(h => h.WithDevice("gw", d => d with { Lan = d.Lan! with { DhcpServer = d.Lan.DhcpServer! with { Reservations = [new() { Mac = MacAddress.Parse(Mac), Address = Ipv4Address.Parse("192.168.31.20") }] } } })).State;
+        Assert.Equal("192.168.31.20/24", (mode == DeviceMode.Router ? state.Wan("b") : state.Lan("b"))!.Address.ToString());
+    }
+
+    [Theory]
     [InlineData("192.168.1.100", "192.168.1.199")]      // outside
     [InlineData("192.168.31.200", "192.168.32.10")]     // partly outside
     public void A_pool_outside_or_partly_outside_the_subnet_silences_the_server(string start, string end)

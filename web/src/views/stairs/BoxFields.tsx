@@ -108,21 +108,21 @@ export function BoxFields({ device }: { device: Device }) {
             <DraftField
               label="Pool from"
               mono
-              width="140px"
+              width="156px"
               value={server.start ?? ''}
               commit={(start) => pool(start, server.end ?? '')}
             />
             <DraftField
               label="Pool to"
               mono
-              width="140px"
+              width="156px"
               value={server.end ?? ''}
               commit={(end) => pool(server.start ?? '', end)}
             />
             <DraftField
               label="Gateway given"
               mono
-              width="140px"
+              width="156px"
               value={server.gateway ?? ''}
               placeholder="itself"
               commit={(gateway) =>

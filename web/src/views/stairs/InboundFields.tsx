@@ -71,7 +71,7 @@ export function InboundFields({ device }: { device: Device }) {
           <DraftField
             label="DMZ host"
             mono
-            width="150px"
+            width="156px"
             value={device.dmzHost ?? ''}
             placeholder="nobody"
             commit={(host) =>

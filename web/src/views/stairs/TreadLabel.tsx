@@ -3,11 +3,13 @@ import type { HouseView } from '../../api/types'
 import { AddressText } from '../../parts/AddressText'
 import { nameOf } from '../../parts/words'
 import type { PlacedTread } from './layout/placement'
+import { mostServerLines } from './layout/sizes'
 
 /** What a tread is lettered with: subnet, who gives out addresses, names on the air. */
 export function TreadLabel({ tread, house }: { tread: PlacedTread; house: HouseView }) {
   const { tread: data, label } = tread
-  const server = (s: { device: string; pool: string }) => `${nameOf(house.document, s.device)}, ${s.pool}`
+  const named = data.servers.slice(0, mostServerLines)
+  const more = data.servers.length - named.length
   return (
     <Box
       position="absolute"
@@ -22,17 +24,18 @@ export function TreadLabel({ tread, house }: { tread: PlacedTread; house: HouseV
           {data.subnets.join(' and ') || 'no subnet'}
         </AddressText>
       </Text>
-      <Text
-        fontSize="13px"
-        color={data.servers.length > 1 ? 'brick' : 'quiet'}
-        lineHeight="1.3"
-        lineClamp={1}
-      >
+      <Text fontSize="13px" color={data.servers.length > 1 ? 'brick' : 'quiet'} lineHeight="17px">
         {data.isLoop
           ? 'a loop: nothing gets through'
-          : data.servers.length === 0
+          : named.length === 0
             ? 'nobody gives out addresses'
-            : `addresses from ${data.servers.map(server).join(' and from ')}`}
+            : named.map((server, i) => (
+                <Box as="span" key={server.device} display="block" truncate>
+                  {i === 0 ? 'addresses from ' : 'and from '}
+                  {nameOf(house.document, server.device)}, {server.pool}
+                  {more > 0 && i === named.length - 1 && ` and ${more} more`}
+                </Box>
+              ))}
       </Text>
       <Text fontSize="13px" color="quiet" lineHeight="1.3" lineClamp={1}>
         {data.wifiNames.length > 0 && (

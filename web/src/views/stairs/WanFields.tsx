@@ -28,7 +28,7 @@ export function WanFields({ device }: { device: Device }) {
     <Flex gap="12px" wrap="wrap" align="start">
       <Choice
         label="WAN address"
-        width="150px"
+        width="156px"
         value={wan.method ?? 'dhcp'}
         options={[
           { value: 'dhcp', label: 'automatic' },
@@ -55,14 +55,14 @@ export function WanFields({ device }: { device: Device }) {
           <DraftField
             label="Agreed address"
             mono
-            width="180px"
+            width="190px"
             value={wan.address ?? ''}
             commit={(address) => attempt([set({ address })], 'wan.address')}
           />
           <DraftField
             label="Its gateway"
             mono
-            width="150px"
+            width="156px"
             value={wan.gateway ?? ''}
             placeholder="none"
             commit={(gateway) => attempt([set({ gateway: gateway || null })], 'wan.gateway')}

@@ -58,7 +58,7 @@ function Network({ device, network, place }: { device: Device; network: WifiNetw
       </Text>
       <DraftField
         label="Name (SSID)"
-        width="138px"
+        width="180px"
         mono
         value={network.ssid}
         commit={(ssid) => attempt([deed({ ssid })], 'network.ssid', 'ssid')}

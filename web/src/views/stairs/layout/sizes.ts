@@ -2,6 +2,9 @@
 export const lane = 8
 export const cardH = 48
 export const boxH = 92
+/** A further line of a tread's lettering, and how many lines at most name its DHCP servers. */
+export const letterLine = 17
+export const mostServerLines = 3
 /** Room at the right of a tread for its lettering. */
 export const letterW = 286
 /** Left of a box's things, where its Wi-Fi comes down. */

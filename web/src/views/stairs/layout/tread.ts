@@ -4,7 +4,7 @@ import { boxOn, stepBox } from './boxes'
 import { cluster } from './cluster'
 import type { PlacedBox, PlacedThing, PlacedTread } from './placement'
 import type { Sheet } from './sheet'
-import { letterW, radioColumn, radioLane } from './sizes'
+import { letterLine, letterW, mostServerLines, radioColumn, radioLane } from './sizes'
 
 /** One subnet with everything that stands on it, from where the sheet is used up to. */
 export function placeTread(sheet: Sheet, tread: Tread, step: Step | null, x: number): PlacedTread {
@@ -25,7 +25,9 @@ export function placeTread(sheet: Sheet, tread: Tread, step: Step | null, x: num
         right: true,
       }
   sheet.y = top + (!narrow || step ? 6 : 8)
-  const labelBottom = top + labelH
+  // Who else gives out addresses here is said on a line of its own: it is the fault to be seen.
+  const moreLines = (Math.min(mostServerLines, Math.max(1, tread.servers.length)) - 1) * letterLine
+  const labelBottom = top + labelH + moreLines
   const below = () => (narrow ? sheet.y : labelBottom)
 
   if (step) cluster(sheet, boxes[0], tread, things, below())
@@ -46,7 +48,7 @@ export function placeTread(sheet: Sheet, tread: Tread, step: Step | null, x: num
   sheet.y = Math.max(sheet.y + 14, narrow ? 0 : labelBottom + 8)
   if (narrow) {
     label.y = sheet.y
-    sheet.y += 62
+    sheet.y += 62 + moreLines
   }
   const ground = sheet.treads.length % 5
   const placed = { tread, x, y: top, w: sheet.width - x, h: sheet.y - top, label, boxes, things, ground }
