@@ -98,7 +98,11 @@ internal static class DocumentChecks
                 Required(need.Count, "count", "how many sockets");
                 break;
         }
-        if (need.Kind == NeedKind.Speed) Required(need.Mbps, "mbps", "how many Mb/s");
+        if (need.Kind == NeedKind.Speed)
+        {
+            Required(need.Mbps, "mbps", "how many Mb/s");
+            if (need.Endpoint is null) Required(need.Room, "room", "the room, or the endpoint that it is for");
+        }
 
         void Required<T>(T? value, string field, string expected)
         {

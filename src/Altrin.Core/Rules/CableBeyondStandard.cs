@@ -23,23 +23,12 @@ public sealed class CableBeyondStandard : IRule
                 yield return new(Id, Severity.Caution, "A cable too long", [cable.A.Device, cable.B.Device],
                     $"The cable between {facts.House.SocketName(cable.A)} and {facts.House.SocketName(cable.B)} is {cable.LengthM:0} m ({cable.LengthM / 0.3048:0} ft) long; the standard ends at 100 m (328 ft). "
                     + "Put a switch half way, or use fibre.", () => []);
-            else if (Limit(cable) is { } limit && Sockets(facts, cable) > limit)
+            else if (CableRates.LimitMbps(cable) is { } limit && Sockets(facts, cable) > limit)
                 yield return new(Id, Severity.Caution, "A cable of too low a category", [cable.A.Device, cable.B.Device],
                     $"The cable between {facts.House.SocketName(cable.A)} and {facts.House.SocketName(cable.B)} is {cable.Category}{(cable.LengthM is { } m ? $", {m:0} m" : "")}, good for {Rate(limit)}; "
                     + $"its sockets can do {Rate(Sockets(facts, cable))}.", () => Fixes(facts, cable));
         }
     }
-
-    /// <summary>What a category carries over its whole channel, in Mb/s; null where it is not known.</summary>
-    private static double? Limit(Cable cable) => cable.Category?.ToLowerInvariant() switch
-    {
-        "cat3" => 10,
-        "cat5" => 100,
-        "cat5e" => 2500,
-        "cat6" => cable.LengthM > 55 ? 5000 : 10_000,
-        "cat6a" or "cat7" or "cat8" => 10_000,
-        _ => null,
-    };
 
     /// <summary>The rate that both ends agree on; 0 where one is not known.</summary>
     private static double Sockets(Facts facts, Cable cable) => Math.Min(Speed(facts, cable.A), Speed(facts, cable.B));

@@ -139,6 +139,9 @@ public sealed class NetworkState
         ? (tracer ??= new(delivery, ways)).From(table.All[table.NetOf[e]], e)
         : new(endpoint, Answer.No, [], ReachProblem.NoAddress);
 
+    /// <summary>What a download to that thing may reach. Cost: the length of its way.</summary>
+    public RateAnswer RateOf(string endpoint) => endpointIndex.ContainsKey(endpoint) ? new RateQuery(this).Of(endpoint) : new(Answer.No, null);
+
     public ReachAnswer Reach(string from, string to)
     {
         var (reachable, why) = Net(from) is { } a && Net(to) is { } b ? Reach(a, b) : (Answer.No, ReachProblem.NoAddress);

@@ -9,9 +9,10 @@ public partial class ArchitectureTests
     {
         ["Network"] = [],
         ["Documents"] = ["Network"],                // strict reading, and the JSON that documents are compared by
-        ["Simulation"] = ["Network"],
+        ["Radio"] = ["Network"],
+        ["Simulation"] = ["Network", "Radio"],
         ["Actions"] = ["Network", "Documents"],     // an action asks whether the document it makes could be read
-        ["Rules"] = ["Network", "Simulation", "Actions", "Rules"],
+        ["Rules"] = ["Network", "Radio", "Simulation", "Actions", "Rules"],
         ["Planning"] = ["Network", "Simulation", "Actions", "Rules"],
         ["WorkOrders"] = ["Network", "Documents", "Simulation", "Actions", "Rules"],
         ["Formats"] = ["Network", "Documents", "Simulation", "Actions", "Rules", "Planning", "WorkOrders"],

@@ -82,6 +82,15 @@ public class LeaseTests
         Assert.Equal(Answer.No, state.Internet("a").Reachable);
     }
 
+    [Theory, Trait("source", "RFC 3927 section 2.1")]
+    [InlineData(true, LeaseOutcome.LinkLocal)]
+    [InlineData(false, LeaseOutcome.None)]
+    public void A_management_address_that_nobody_gives_is_link_local_and_one_of_a_box_plugged_in_nowhere_is_none(bool plugged, LeaseOutcome outcome)
+    {
+        var house = new HouseBuilder().Box("ap", DeviceMode.AccessPoint, with: d => d with { Lan = new() { Method = LanMethod.Dhcp } });
+        Assert.Equal(outcome, (plugged ? house.Thing("a", "ap:lan1") : house).State.Lan("ap")!.Outcome);
+    }
+
     [Fact]
     public void A_shortage_is_no_race_the_first_that_ask_get_the_addresses()
     {

@@ -1,6 +1,6 @@
 import { Box, Checkbox, Flex, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import type { Need } from '../../api/types'
+import type { House, Need } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
 import { PlainField } from '../../parts/PlainField'
@@ -20,7 +20,21 @@ const kinds: { value: Kind; label: string }[] = [
   { value: 'guests-apart', label: 'Guests on … are kept apart' },
   { value: 'keep-name', label: 'The Wi-Fi name … and its password stay' },
   { value: 'sockets', label: '… free sockets in …' },
+  { value: 'speed', label: 'At least … Mb/s in or for …' },
 ]
+
+const split = (place: string): ['room' | 'endpoint', string] =>
+  place.startsWith('room ') ? ['room', place.slice(5)] : ['endpoint', place.slice(6)]
+
+/** Every room that somebody has named, then every thing. */
+function placesOf(document: House): { value: string; label: string }[] {
+  const things = document.endpoints ?? []
+  const named = [...(document.devices ?? []), ...things].flatMap((one) => (one.room ? [one.room] : []))
+  return [
+    ...[...new Set(named)].sort().map((room) => ({ value: `room ${room}`, label: `in ${room}` })),
+    ...things.map((thing) => ({ value: `thing ${thing.id}`, label: `for ${thing.name}` })),
+  ]
+}
 
 /** A sentence with blanks, filled in and added. What the server refuses stays as typed. */
 export function NewWant() {
@@ -37,6 +51,8 @@ export function NewWant() {
   const [network, setNetwork] = useState('')
   const [room, setRoom] = useState('')
   const [count, setCount] = useState('1')
+  const [mbps, setMbps] = useState('50')
+  const [place, setPlace] = useState('')
   const [problem, setProblem] = useState<string>()
 
   const one = from || things[0]?.value || ''
@@ -51,6 +67,7 @@ export function NewWant() {
   ]
   const named = networks.find((one) => one.ssid === network) ?? networks[0]
   const needsName = kind === 'guests-apart' || kind === 'keep-name'
+  const places = placesOf(house.document)
   const needsThing = ['internet', 'reach', 'fixed-address', 'inbound'].includes(kind)
 
   const add = async () => {
@@ -73,6 +90,12 @@ export function NewWant() {
       if (!/^\d+$/.test(count.trim()))
         return setProblem(`Sockets: “${count}” is no number. Write a whole number, such as 3.`)
       Object.assign(need, { room: room.trim() || undefined, count: Number(count) })
+    } else if (kind === 'speed') {
+      const wanted = Number(mbps.trim().replace(',', '.'))
+      if (!(wanted > 0))
+        return setProblem(`Mb/s: “${mbps}” is no speed. Write a number above nought, such as 50.`)
+      const [what, name] = split(place || places[0]?.value || '')
+      Object.assign(need, { mbps: wanted, [what]: name })
     } else if (needsThing) Object.assign(need, { endpoint: one })
     const failed = await act([{ do: 'set-need', need }])
     setProblem(failed?.message)
@@ -122,6 +145,18 @@ export function NewWant() {
             <PlainField label="Room" width="150px" value={room} onChange={setRoom} />
           </>
         )}
+        {kind === 'speed' && (
+          <>
+            <PlainField label="Mb/s at least" width="110px" value={mbps} onChange={setMbps} />
+            <Choice
+              label="Where"
+              width="210px"
+              value={place || places[0]?.value || ''}
+              options={places}
+              onChange={setPlace}
+            />
+          </>
+        )}
         {kind === 'tunnel' && <PlainField label="Prefix" value={prefix} onChange={setPrefix} />}
         {kind === 'reach' && (
           <Checkbox.Root
@@ -136,13 +171,17 @@ export function NewWant() {
         )}
         <Press
           kind="main"
-          disabled={(needsThing && things.length === 0) || (needsName && !named)}
+          disabled={
+            (needsThing && things.length === 0) ||
+            (needsName && !named) ||
+            (kind === 'speed' && places.length === 0)
+          }
           onClick={add}
         >
           Add it
         </Press>
       </Flex>
-      {needsThing && things.length === 0 && (
+      {(needsThing || kind === 'speed') && (kind === 'speed' ? places : things).length === 0 && (
         <Text mt="6px" fontSize="14px" color="quiet">
           There is no device to speak of yet: add one on the Stairs.
         </Text>

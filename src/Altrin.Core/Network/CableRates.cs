@@ -1,0 +1,17 @@
+namespace Altrin.Core.Network;
+
+/// <summary>What a category of data cable carries over its whole channel.</summary>
+/// <remarks>IEEE 802.3 and ISO/IEC 11801; values from memory.</remarks>
+public static class CableRates
+{
+    /// <returns>Mb/s; null where the category is not known or the link is no data cable.</returns>
+    public static double? LimitMbps(Cable cable) => cable.Medium != Medium.Ethernet ? null : cable.Category?.ToLowerInvariant() switch
+    {
+        "cat3" => 10,
+        "cat5" => 100,
+        "cat5e" => 2500,
+        "cat6" => cable.LengthM > 55 ? 5000 : 10_000,
+        "cat6a" or "cat7" or "cat8" => 10_000,
+        _ => null,
+    };
+}
