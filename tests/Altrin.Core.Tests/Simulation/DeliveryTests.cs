@@ -81,6 +81,25 @@ public class DeliveryTests
         Assert.Equal((Answer.No, ReachProblem.NoGateway), (state.Internet("a").Reachable, state.Internet("a").Why));
     }
 
+    [Theory]
+    [InlineData("192.168.1.50/24", "Yes")]
+    [InlineData("192.168.1.50/30", "No")]       // the router is there, has room for it, and is outside its own prefix
+    public void A_gateway_outside_ones_own_prefix_is_not_asked_though_it_would_answer(string address, string reachable)
+    {
+        var state = new HouseBuilder().Gateway().Thing("up", "gw:lan2").Box("r").Cable("gw:lan1", "r:wan").Thing("a", "r:lan1", address, "192.168.1.1").State;
+        Assert.Equal((reachable, reachable), (state.Internet("a").Reachable.ToString(), state.Reach("a", "up").Reachable.ToString()));
+    }
+
+    [Theory]
+    [InlineData("192.168.31.1", "Yes")]
+    [InlineData("192.168.31.2", "No")]          // an access point, which does not route
+    public void Only_a_device_that_routes_sends_on_what_is_for_another_half_of_the_segment(string gateway, string reachable)
+    {
+        var state = new HouseBuilder().Gateway().Box("ap", DeviceMode.AccessPoint, "192.168.31.2/24").Cable("gw:lan1", "ap:lan1")
+            .Thing("a", "gw:lan2", "192.168.31.50/25", gateway).Thing("b", "gw:lan3", "192.168.31.200").State;
+        Assert.Equal(reachable, state.Reach("a", "b").Reachable.ToString());
+    }
+
     [Fact]
     public void A_routers_wan_address_is_never_a_gateway_for_others()
     {
