@@ -182,6 +182,24 @@ public sealed class JobTests : IDisposable
     }
 
     [Fact]
+    public void A_speed_is_wanted_and_what_holds_it_back_is_named()
+    {
+        OpenDemo(browser);
+        browser.Keys("1");
+        browser.Choose("Sentence", "At least … Mb/s in or for …");
+        browser.Choose("Where", "in garden studio");
+        browser.Fill("Mb/s at least", "lots");
+        browser.Press("Add it");
+        browser.UntilText("Mb/s: “lots” is no speed. Write a number above nought, such as 50.");
+        browser.Fill("Mb/s at least", "95");
+        browser.Press("Add it");
+        browser.UntilText("At least 95 Mb/s in garden studio");
+        browser.UntilText("About 94 Mb/s for a laptop in garden studio: Studio router LAN 2 is a 100 Mb/s socket.");
+        browser.UntilText("2 of 8 wants hold");
+        Assert.Empty(browser.Complaints());
+    }
+
+    [Fact]
     public void Two_tabs_tell_each_other_instead_of_overwriting()
     {
         OpenDemo(browser);

@@ -18,7 +18,6 @@ internal static class InboundQuery
         Delivery delivery, InternetWays ways, Interface endpoint, TransportProtocol protocol, int port)
     {
         var (ends, inside, stoppedAt) = (Ends.None, Ends.None, (string?)null);
-        if (ways.Of(endpoint).Ends == Ends.No) return (Answer.No, Answer.No, null);
         foreach (var way in WaysOut(delivery, endpoint).Take(MostWays))
         {
             var stop = way is null ? null : FirstStop(delivery, way, protocol, port);
@@ -27,7 +26,8 @@ internal static class InboundQuery
             inside |= arrives && (way!.IsEmpty || way.Peek().Device.Hairpin) ? Ends.Yes : Ends.No;
             stoppedAt ??= stop;
         }
-        return (ends.ToAnswer(), inside.ToAnswer(), stoppedAt);
+        // Whoever cannot answer is not reached; who drops it on the way is still told.
+        return ways.Of(endpoint).Ends == Ends.No ? (Answer.No, Answer.No, stoppedAt) : (ends.ToAnswer(), inside.ToAnswer(), stoppedAt);
     }
 
     /// <summary>Every way out that chance may pick, nearest the endpoint first; null for one that does not arrive.</summary>
@@ -71,11 +71,12 @@ internal static class InboundQuery
     {
         if (delivery.Fabric.House.Line!.Addressing == LineAddressing.Shared) return InternetWays.Carrier;
         var translators = fromTheLine.ToArray();
-        if (Array.Find(translators, t => !t.Device.Nat) is { } untranslated) return untranslated.Device.Id;
-        if (translators is [{ Device.Upnp: true, OnLan: true }]) return null;
+        if (translators is [{ Device: { Upnp: true, Nat: true }, OnLan: true }]) return null;
         var open = OpenPorts.Every;
         for (var i = 0; i < translators.Length; i++)
         {
+            // Without translation its forwards and DMZ host have no effect (rule 6).
+            if (!translators[i].Device.Nat) return translators[i].Device.Id;
             open = open.Through(translators[i].Device, translators[i].Inside, protocol);
             var isLast = i == translators.Length - 1;
             if (isLast ? !open.Contains(port) : open.IsEmpty) return translators[i].Device.Id;

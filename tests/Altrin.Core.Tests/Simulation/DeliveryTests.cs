@@ -100,6 +100,16 @@ public class DeliveryTests
         Assert.Equal(reachable, state.Reach("a", "b").Reachable.ToString());
     }
 
+    [Theory]
+    [InlineData("192.168.31.200/24", null, "Yes")]
+    [InlineData("192.168.31.200/25", null, "No")]               // it hears the question and knows no way to the one who asks
+    [InlineData("192.168.31.200/25", "192.168.31.129", "Yes")]  // the router, at an address in its own half
+    public void The_answer_goes_by_the_answerers_own_prefix(string address, string? gateway, string reachable)
+    {
+        var state = new HouseBuilder().Gateway("192.168.31.129/24").Thing("a", "gw:lan1", "192.168.31.50", "192.168.31.129").Thing("b", "gw:lan2", address, gateway).State;
+        Assert.Equal(reachable, state.Reach("a", "b").Reachable.ToString());
+    }
+
     [Fact]
     public void A_routers_wan_address_is_never_a_gateway_for_others()
     {
@@ -184,6 +194,35 @@ public class DeliveryTests
         Assert.Equal(Answer.Yes, house.State.Inbound("down", TransportProtocol.Tcp, 443).Reachable);
         house.With(h => h.WithDevice("r", d => d with { PortForwards = [] }));
         Assert.Equal("r", house.State.Inbound("down", TransportProtocol.Tcp, 443).StoppedAt);
+    }
+
+    [Theory]
+    [InlineData(true, "r")]
+    [InlineData(false, "gw")]
+    public void Without_translation_a_routers_forwards_and_dmz_host_have_no_effect(bool outerForwards, string stoppedAt)
+    {
+        var inner = new PortForward { Protocol = TransportProtocol.Tcp, Port = 443, ToAddress = Ipv4Address.Parse("192.168.1.100") };
+        var outer = new PortForward { Protocol = TransportProtocol.Tcp, Port = 443, ToAddress = Ipv4Address.Parse("192.168.31.100") };
+        var state = Cascade(nat: false).With(h => h.WithDevice("r", d => d with { PortForwards = [inner], DmzHost = Ipv4Address.Parse("192.168.1.100"), Upnp = true }))
+            .With(h => h.WithDevice("gw", d => d with { PortForwards = outerForwards ? [outer] : [] })).State;
+        Assert.Equal((Answer.No, stoppedAt), (state.Inbound("down", TransportProtocol.Tcp, 443).Reachable, state.Inbound("down", TransportProtocol.Tcp, 443).StoppedAt));
+    }
+
+    [Theory]
+    [InlineData(TransportProtocol.Tcp, "192.168.31.100", "Yes")]
+    [InlineData(TransportProtocol.Udp, "192.168.31.100", "No")]     // another protocol
+    [InlineData(TransportProtocol.Tcp, "192.168.31.99", "No")]      // to somebody else
+    public void A_forward_lets_in_its_own_protocol_to_its_own_address_and_the_first_of_a_port_counts(TransportProtocol protocol, string to, string reachable)
+    {
+        var state = new HouseBuilder().Gateway().Thing("a", "gw:lan1", services: Web).With(h => h.WithDevice("gw", d => d with
+        {
+            PortForwards =
+            [
+                new() { Protocol = protocol, Port = 443, ToAddress = Ipv4Address.Parse(to) },
+                new() { Protocol = protocol, Port = 443, ToAddress = Ipv4Address.Parse("192.168.31.100") },
+            ],
+        })).State;
+        Assert.Equal(reachable, state.Inbound("a", TransportProtocol.Tcp, 443).Reachable.ToString());
     }
 
     [Fact, Trait("source", "RFC 6598 section 1 (a carrier's translation cannot be forwarded through)")]
