@@ -199,9 +199,13 @@ public sealed record SetWifi(string Device, int Place, WifiNetwork Network) : Bo
 {
     public override string Device { get; init; } = Device;
 
-    public override string Say(NetworkDocument house) => Network.Enabled
-        ? $"Set Wi-Fi {Network.Ssid} on {house.NameOf(Device)}: {Network.Security.Say()}"
-        : $"Turn off Wi-Fi {Network.Ssid} on {house.NameOf(Device)}";
+    public override string Say(NetworkDocument house)
+    {
+        if (!Network.Enabled) return $"Turn off Wi-Fi {Network.Ssid} on {house.NameOf(Device)}";
+        var before = house.FindDevice(Device)?.Wifi.ElementAtOrDefault(Place);
+        var changes = before is null ? [] : WifiChanges.Between(before, Network);
+        return $"Set Wi-Fi {before?.Ssid ?? Network.Ssid} on {house.NameOf(Device)}: {(changes.Count == 0 ? Network.Security.Say() : string.Join(", ", changes))}";
+    }
 
     protected override ActionProblem? Problem(NetworkDocument house, Device box)
     {

@@ -12,7 +12,7 @@ public sealed record SetUplink(string Device, Uplink? Uplink = null) : BoxSettin
     public override string Device { get; init; } = Device;
 
     public override string Say(NetworkDocument house) => Uplink is { } uplink
-        ? $"Join {house.NameOf(Device)} to Wi-Fi {uplink.Ssid}"
+        ? $"Join {house.NameOf(Device)} to Wi-Fi {uplink.Ssid}{(uplink.Near is { } near ? $" of {house.NameOf(near)}" : "")}"
         : $"Let {house.NameOf(Device)} join nobody’s Wi-Fi";
 
     protected override ActionProblem? Problem(NetworkDocument house, Device box)

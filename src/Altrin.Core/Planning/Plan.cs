@@ -11,12 +11,13 @@ namespace Altrin.Core.Planning;
 public sealed record Plan(string Id, string Title, string Summary, ImmutableArray<InstallerAction> Actions, NetworkDocument House,
     int WantsHeld, int WantsTotal, int Faults, int Cautions, int NatLayers, int Subnets, ImmutableArray<string> GivesUp)
 {
-    internal static Plan Of(string id, string title, string summary, ImmutableArray<InstallerAction> actions, NetworkDocument house)
+    internal static Plan Of(string id, string title, string summary, ImmutableArray<InstallerAction> actions, NetworkDocument house,
+        params IEnumerable<string> givesUp)
     {
         var after = Evaluation.Of(house);
         return new(id, title, summary, actions, house, after.WantsHeld, after.Wants.Length, after.Faults, after.Cautions,
             house.Endpoints.Select(endpoint => after.State.Internet(endpoint.Id).NatLayers).DefaultIfEmpty().Max(),
             after.Facts.RoutersOn.Count(segment => segment.Any(router => after.Facts.LeadsOn(router))),
-            [.. after.Wants.Where(want => want.Met != Simulation.Answer.Yes).Select(want => $"{want.Sentence}: {want.Because}")]);
+            [.. givesUp, .. after.Wants.Where(want => want.Met != Simulation.Answer.Yes).Select(want => $"{want.Sentence}: {want.Because}")]);
     }
 }

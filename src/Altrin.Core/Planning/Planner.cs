@@ -8,7 +8,7 @@ namespace Altrin.Core.Planning;
 /// <summary>The two honest ways to use a second router: part of the one network, or a network kept apart.</summary>
 public static class Planner
 {
-    /// <summary>More cures in a row than this means that they chase each other.</summary>
+    /// <summary>Enough for any home.</summary>
     private const int MostCures = 40;
 
     /// <summary>The plans this house admits, most wants held first. Empty where there is no second router.</summary>
@@ -17,7 +17,7 @@ public static class Planner
         var plans = ImmutableArray.CreateBuilder<Plan>();
         if (OneNetwork(house) is { } one) plans.Add(one);
         if (KeptApart(house) is { } apart) plans.Add(apart);
-        return [.. plans.OrderByDescending(plan => plan.WantsHeld).ThenBy(plan => plan.Faults)];
+        return [.. plans.OrderByDescending(plan => plan.WantsHeld).ThenBy(plan => plan.Faults).ThenBy(plan => plan.GivesUp.Length)];
     }
 
     private static Plan? OneNetwork(NetworkDocument house)
@@ -31,8 +31,9 @@ public static class Planner
             if (!draft.Do(join)) return null;
         }
         draft.Cure();
-        var names = Facts.Join(seconds.Select(box => box.Name));
-        return Plan.Of("one-network", "One network", $"{names} becomes an access point. Every device sees every other.", draft.Actions, draft.House);
+        var becomes = seconds.Count == 1 ? "becomes an access point" : "become access points";
+        return Plan.Of("one-network", "One network", $"{Names(seconds)} {becomes}. Every device sees every other.", draft.Actions, draft.House,
+            seconds.Where(box => box.KeptApart == true).Select(box => $"What is behind {box.Name} is no longer kept apart, as the household wanted."));
     }
 
     private static Plan? KeptApart(NetworkDocument house)
@@ -43,9 +44,11 @@ public static class Planner
         foreach (var second in seconds)
             if (!Cascade(draft, second.Id)) return null;
         draft.Cure();
-        var names = Facts.Join(seconds.Select(box => box.Name));
-        return Plan.Of("kept-apart", "The second network kept apart",
-            $"{names} stays a router with a subnet of its own. Nobody in the house looks in; it looks out.", draft.Actions, draft.House);
+        return seconds.Count == 1
+            ? Plan.Of("kept-apart", "The second network kept apart",
+                $"{Names(seconds)} {(seconds[0].Mode == DeviceMode.Router ? "stays" : "becomes")} a router with a subnet of its own. Nobody in the house looks in; it looks out.", draft.Actions, draft.House)
+            : Plan.Of("kept-apart", "The second networks kept apart",
+                $"{Names(seconds)} are routers, each with a subnet of its own. Nobody in the house looks in; they look out.", draft.Actions, draft.House);
     }
 
     /// <summary>Fed through the WAN socket, giving out addresses of a subnet that nobody else has.</summary>
@@ -76,13 +79,17 @@ public static class Planner
         return draft.Do([new TurnOnDhcpServer(id, subnet.Network.Plus(100), subnet.Network.Plus(199))]);
     }
 
-    /// <summary>Boxes that could route but do not stand at the line, and that another router feeds.</summary>
+    private static string Names(List<Device> boxes) => Facts.Join(boxes.Select(box => box.Name));
+
+    /// <summary>Boxes that do not stand at the line and that another router feeds: those that route; where none does, those that
+    /// could and bridge now.</summary>
     private static IEnumerable<Device> SecondRouters(NetworkDocument house)
     {
         var facts = Evaluation.Of(house).Facts;
-        return house.Devices.Where(box => box.CanBe(DeviceMode.Router) && box.Mode is DeviceMode.Router or DeviceMode.AccessPoint
+        var fed = house.Devices.Where(box => box.CanBe(DeviceMode.Router) && box.Mode is DeviceMode.Router or DeviceMode.AccessPoint
             && house.Line?.Device != box.Id
-            && facts.MainsOn(Remedies.UplinkSegment(facts, box)).Any(main => main.Owner != box.Id));
+            && facts.MainsOn(Remedies.UplinkSegment(facts, box)).Any(main => main.Owner != box.Id)).ToLookup(box => box.Mode);
+        return fed.Contains(DeviceMode.Router) ? fed[DeviceMode.Router] : fed[DeviceMode.AccessPoint];
     }
 
     /// <summary>A house being changed on paper, with the actions so far.</summary>
@@ -109,15 +116,18 @@ public static class Planner
             return true;
         }
 
-        /// <summary>Applies the best proven fix of each finding, one after the other, while they help.</summary>
+        /// <summary>Applies the best proven fix of each finding, one after the other: a proven fix removes its finding, adds no fault and
+        /// breaks no want. None is done twice, for two may chase each other.</summary>
         public void Cure()
         {
+            var done = new HashSet<string>(StringComparer.Ordinal);
             for (var i = 0; i < MostCures; i++)
             {
-                var fix = evaluation.Findings.SelectMany(finding => evaluation.ProvenFixes(finding).Take(1)).FirstOrDefault();
-                if (fix is null) return;
-                var before = evaluation.Findings.Length;
-                if (!Do(fix.Actions) || evaluation.Findings.Length >= before) return;
+                var cure = evaluation.Findings.Where(finding => !done.Contains(finding.Key))
+                    .SelectMany(finding => evaluation.ProvenFixes(finding).Take(1).Select(fix => (finding.Key, fix.Actions))).FirstOrDefault();
+                if (cure.Key is null) return;
+                done.Add(cure.Key);
+                Do(cure.Actions);
             }
         }
     }
