@@ -31,16 +31,15 @@ internal static class LaptopMoves
         if (!work.PageOpens(device)) FixAddress(work, box);
     }
 
-    /// <summary>A free LAN socket of the box that the plan does not need either; else of another box on the same segment;
-    /// else one that is free for now.</summary>
+    /// <summary>A free LAN socket of the box itself, one that the plan does not need before one that is free for now; else of another box
+    /// on the same segment.</summary>
     private static Socket? SocketFor(WorkInProgress work, Device box)
     {
         var house = Laptop.Away(work.House);
         var segment = work.State.InsideOf(box.Id);
-        var free = house.Devices.OrderBy(device => device.Id != box.Id)
-            .SelectMany(device => device.Ports.Where(port => port.Role == PortRole.Lan).Select(port => new Socket(device.Id, port.Id)))
-            .Where(socket => house.OccupantOf(socket) is null && work.State.SegmentOf(socket) == segment).ToList();
-        return free.Find(socket => work.Planned.OccupantOf(socket) is null) ?? free.FirstOrDefault();
+        var free = house.Devices.SelectMany(device => device.Ports.Where(port => port.Role == PortRole.Lan).Select(port => new Socket(device.Id, port.Id)))
+            .Where(socket => house.OccupantOf(socket) is null && work.State.SegmentOf(socket) == segment);
+        return free.OrderBy(socket => socket.Device != box.Id).ThenBy(socket => work.Planned.OccupantOf(socket) is not null).FirstOrDefault();
     }
 
     private static void FixAddress(WorkInProgress work, Device box)

@@ -190,10 +190,11 @@ public static class WorkOrderWriter
             });
     }
 
-    /// <summary>Where every other socket was taken the laptop sits in one that the plan needs: out with it.</summary>
+    /// <summary>The laptop may sit in a socket that the plan needs: out with it, as a step of its own.</summary>
     private static void FreeLaptopSocket(WorkInProgress work, NetworkDocument planned)
     {
-        if (work.Laptop?.Connect?.Socket is { } socket && planned.OccupantOf(socket) is not null) work.Do(new PutLaptopAway());
+        if (work.Laptop?.Connect?.Socket is not { } socket || planned.OccupantOf(socket) is null) return;
+        work.Step(new("Laptop out", $"Take your laptop out of {work.House.SocketName(socket)}: the plan needs that socket") { Actions = [new PutLaptopAway()] });
     }
 
     private static void AddCables(WorkInProgress work, Difference plan)

@@ -161,6 +161,28 @@ public class WorkOrderTests
     }
 
     [Fact]
+    public void The_laptop_sits_at_the_box_it_proves_and_gives_its_socket_up_where_the_plan_needs_it()
+    {
+        var order = OrderFor("kept-apart", Examples.House("hawthorn-farm"));
+        Assert.Equal("Plug your laptop into Farmhouse router LAN 2", order.Steps[0].Title);
+        var plugged = order.Steps.Single(step => step.Title == "Plug Telephone adapter into Farmhouse router LAN 2");
+        Assert.DoesNotContain(order.Steps.Zip(order.Steps.Skip(1)), pair => pair.First.Title == pair.Second.Title);
+        var laptop = order.Steps.Take(plugged.Number - 1).Last(step => step.Title.Contains("your laptop", StringComparison.Ordinal)).Title;
+        Assert.DoesNotContain("Plug your laptop into Farmhouse router LAN 2", laptop, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_caution_stands_only_where_it_is_true()
+    {
+        const string Cut = "From here on the box gives your laptop no address. That is meant: do this last.";
+        var alone = OrderFor("one-network").Steps.Single(step => step.Short == "DHCP off");
+        var amongOthers = OrderFor("kept-apart", Examples.House("hawthorn-farm")).Steps.Single(step => step.Short == "DHCP off");
+        Assert.Contains(Cut, alone.Cautions);
+        Assert.DoesNotContain(Cut, amongOthers.Cautions);
+        Assert.DoesNotContain(OrderFor("kept-apart", Examples.House("hawthorn-farm")).Steps.SelectMany(step => step.Cautions), caution => caution.Contains("WISP", StringComparison.Ordinal));
+    }
+
+    [Fact]
     public void Keys_of_steps_are_the_same_in_every_run_and_all_different()
     {
         var keys = OrderFor("one-network").Steps.Select(step => step.Key).ToList();
