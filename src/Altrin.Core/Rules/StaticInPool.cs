@@ -17,8 +17,7 @@ public sealed class StaticInPool : IRule
         from server in facts.State.Servers
         from held in facts.State.OnSegment[server.Segment]
         where held.Outcome == LeaseOutcome.Static && held.Owner != server.Device
-            && server.Pool.Contains(held.Address!.Value.Address)
-            && !server.Reservations.Any(reservation => reservation.Address == held.Address!.Value.Address)
+            && server.MayGiveAway(held.Address!.Value.Address, held.Mac)
         let address = held.Address!.Value.Address
         select new Finding(Id, Severity.Caution, "A fixed address inside the pool", [held.Owner, server.Device],
             $"{facts.NameOf(held.Owner)} is fixed at {address}, and {facts.NameOf(server.Device)} may give that "

@@ -65,4 +65,13 @@ public sealed class Interface
 /// <param name="Device">The box, or <c>isp</c>.</param>
 public sealed record RunningServer(
     string Device, int Segment, InterfaceAddress Own, AddressPool Pool, Candidate Offer,
-    ImmutableArray<Reservation> Reservations);
+    ImmutableArray<Reservation> Reservations)
+{
+    /// <summary>Whether an address that somebody has set by hand could be leased to somebody else: out of the pool, or because it is
+    /// reserved for another. Whose MAC is not known is taken to be the one it is reserved for.</summary>
+    public bool MayGiveAway(Ipv4Address address, MacAddress? holder)
+    {
+        var reserved = Reservations.FirstOrDefault(reservation => reservation.Address == address);
+        return reserved is null ? Pool.Contains(address) : holder is { } mac && reserved.Mac != mac && Own.Prefix.Contains(address);
+    }
+}

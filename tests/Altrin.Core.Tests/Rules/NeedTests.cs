@@ -43,6 +43,20 @@ public class NeedTests
         Assert.Equal("192.168.31.20 is reserved for it.", Judge(house, new() { Id = "n", Kind = NeedKind.FixedAddress, Endpoint = "a" }).Because);
     }
 
+    [Theory]
+    [InlineData("00:00:5E:00:53:20", "Yes")]
+    [InlineData("00:00:5E:00:53:21", "No")]     // reserved for another, who may be given it
+    public void A_fixed_address_may_be_reserved_for_its_holder_and_for_nobody_else(string reservedFor, string met)
+    {
+        foreach (var address in new[] { "192.168.31.20", "192.168.31.150" })
+        {
+            var house = new HouseBuilder().Gateway().Thing("a", "gw:lan1", address, "192.168.31.1", "00:00:5E:00:53:20").With(h => h.WithDevice("gw", d => d with
+            { Lan = d.Lan! with { DhcpServer = d.Lan.DhcpServer! with { Reservations = [new() { Mac = MacAddress.Parse(reservedFor), Address = Ipv4Address.Parse(address) }] } } }));
+            Assert.Equal(met, Judge(house, new() { Id = "n", Kind = NeedKind.FixedAddress, Endpoint = "a" }).Met.ToString());
+            Assert.Equal(met == "No", Evaluation.Of(house).Findings.Any(finding => finding.Rule == "static-in-pool"));
+        }
+    }
+
     [Fact]
     public void A_carriers_translation_does_not_count_against_a_single_one_in_the_home() =>
         Assert.Equal(Answer.Yes, Judge(new HouseBuilder().Gateway(addressing: LineAddressing.Shared).Thing("a", "gw:lan1"), new() { Id = "n", Kind = NeedKind.SingleNat, Endpoint = "a" }).Met);

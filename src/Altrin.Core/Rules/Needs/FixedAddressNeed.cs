@@ -17,8 +17,7 @@ public sealed class FixedAddressNeed : INeedJudge
         if (net.Outcome == LeaseOutcome.Static)
         {
             var address = net.Address!.Value.Address;
-            var taker = servers.Find(server => server.Pool.Contains(address)
-                && !server.Reservations.Any(reservation => reservation.Address == address));
+            var taker = servers.Find(server => server.MayGiveAway(address, net.Mac));
             return taker is null
                 ? (Answer.Yes, $"Fixed at {address}, which no server gives out.")
                 : (Answer.No, $"Fixed at {address}, which {facts.NameOf(taker.Device)} may give to another device.");
