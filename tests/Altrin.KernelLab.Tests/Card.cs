@@ -12,8 +12,8 @@ internal sealed record Card(string Owner, string Kind, string Space, Place Place
     public InterfaceAddress? Fixed { get; init; }
     public Ipv4Address? FixedGateway { get; init; }
 
-    /// <summary>What it got from each server that answered it alone, by the server's name.</summary>
-    public Dictionary<string, LabLease> Leases { get; } = [];
+    /// <summary>What it got from each server that answered it alone, by name and address: a router may run one for its guests beside its own.</summary>
+    public Dictionary<(string Server, Ipv4Address At), LabLease> Leases { get; } = [];
 }
 
 internal sealed record LabLease(InterfaceAddress Address, Ipv4Address? Gateway);

@@ -75,7 +75,7 @@ internal sealed partial class Comparison
                 continue;
             }
             if (!card.Asks) continue;
-            var got = card.Leases.Select(pair => $"{pair.Value.Address} via {pair.Value.Gateway} from {pair.Key}").Order(StringComparer.Ordinal).ToList();
+            var got = card.Leases.Select(pair => $"{pair.Value.Address} via {pair.Value.Gateway} from {pair.Key.Server}").Order(StringComparer.Ordinal).ToList();
             var said = one.Candidates.Where(candidate => candidate.Server is not null)
                 .Select(candidate => $"{candidate.Address} via {candidate.Gateway} from {candidate.Server}").Order(StringComparer.Ordinal).ToList();
             Same($"{one.Owner} {kind}: leases", string.Join(", ", got), string.Join(", ", said));

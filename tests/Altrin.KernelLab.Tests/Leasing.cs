@@ -30,7 +30,7 @@ internal sealed class Leasing(LabHouse lab)
                 {
                     var giver = running.Find(one => SegmentOf(one.Place) == group.Key);
                     foreach (var card in InAskingOrder(group, giver))
-                        if ((Ask(card) ?? (giver is null ? null : Ask(card))) is var (lease, server)) card.Leases[NameOf(server, giver, running)] = lease;
+                        if ((Ask(card) ?? (giver is null ? null : Ask(card))) is var (lease, server)) card.Leases[(NameOf(server, giver, running), server)] = lease;
                 });
             }
             finally

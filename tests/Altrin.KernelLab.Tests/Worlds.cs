@@ -24,7 +24,7 @@ internal sealed class Worlds(LabHouse lab)
             var leases = new Dictionary<Card, LabLease?>();
             foreach (var card in asking)
             {
-                var mine = card.Leases.OrderBy(pair => pair.Key, StringComparer.Ordinal).Select(pair => pair.Value).ToList();
+                var mine = card.Leases.OrderBy(pair => pair.Key.Server, StringComparer.Ordinal).ThenBy(pair => pair.Key.At).Select(pair => pair.Value).ToList();
                 leases[card] = mine.Count == 0 ? null : mine[(int)(rest % mine.Count)];
                 rest /= Math.Max(1, mine.Count);
             }
