@@ -1,0 +1,120 @@
+using Altrin.Core.Network;
+using Altrin.Core.Rules;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Tests.Rules;
+
+/// <summary>The table of wants in section 1 of the format, a row a method.</summary>
+public class NeedTableTests
+{
+    private static string? Met(HouseBuilder house, NeedKind kind, Func<Need, Need>? blanks = null)
+    {
+        var need = new Need { Id = "n", Kind = kind };
+        return Evaluation.Of(house.With(h => h with { Needs = [blanks?.Invoke(need) ?? need] })).Wants.Single().Met.ToString();
+    }
+
+    private static WifiNetwork Net(string ssid = "home", string? key = "k", WifiSecurity security = WifiSecurity.Wpa2, bool guest = false, bool enabled = true) =>
+        new() { Radio = "2g", Ssid = ssid, Key = key, Security = security, Guest = guest, Enabled = enabled };
+
+    private static HouseBuilder Gateway(params WifiNetwork[] networks) => new HouseBuilder().Gateway().With(h => h.WithDevice("gw", d => d with { Wifi = [.. networks] }));
+
+    private static HouseBuilder AndAp(HouseBuilder house, params WifiNetwork[] networks) =>
+        house.Box("ap", DeviceMode.AccessPoint, "192.168.31.2/24", false, with: d => d with { Wifi = [.. networks] }).Cable("gw:lan1", "ap:wan");
+
+    [Fact]
+    public void One_name_is_one_name_security_and_key_of_every_enabled_network_that_is_not_for_guests()
+    {
+        Assert.Equal("Yes", Met(AndAp(Gateway(Net()), Net()), NeedKind.OneName));
+        Assert.Equal("No", Met(AndAp(Gateway(Net()), Net("other")), NeedKind.OneName));
+        Assert.Equal("No", Met(AndAp(Gateway(Net()), Net(key: "other")), NeedKind.OneName));
+        Assert.Equal("No", Met(AndAp(Gateway(Net()), Net(security: WifiSecurity.Wpa3)), NeedKind.OneName));
+        Assert.Equal("Yes", Met(AndAp(Gateway(Net()), Net(), Net("visitors", guest: true)), NeedKind.OneName));
+        Assert.Equal("Yes", Met(AndAp(Gateway(Net()), Net("other", enabled: false)), NeedKind.OneName));
+    }
+
+    [Fact]
+    public void Own_names_are_names_that_no_two_boxes_share()
+    {
+        Assert.Equal("Yes", Met(AndAp(Gateway(Net(), Net()), Net("loft")), NeedKind.OwnNames));      // one box may send its name on two bands
+        Assert.Equal("No", Met(AndAp(Gateway(Net()), Net()), NeedKind.OwnNames));
+    }
+
+    [Theory]
+    [InlineData("home", "k", false, "Yes")]
+    [InlineData("home", "other", false, "No")]
+    [InlineData("Home", "k", false, "No")]      // a name's letters count
+    [InlineData("home", "k", true, "No")]       // for guests it serves no household
+    public void A_name_is_kept_when_a_network_of_that_name_and_key_serves_the_household(string ssid, string key, bool guest, string met) =>
+        Assert.Equal(met, Met(Gateway(Net(guest: guest)), NeedKind.KeepName, need => need with { Ssid = ssid, Key = key }));
+
+    private static string? Apart(HouseBuilder house) => Met(house, NeedKind.GuestsApart, need => need with { Ssid = "visitors" });
+
+    [Fact]
+    public void Guests_are_apart_when_they_have_internet_and_reach_no_device_of_the_home()
+    {
+        var guests = Net("visitors", null, WifiSecurity.Open, guest: true);
+        Assert.Equal("Yes", Apart(Gateway(guests).Thing("own", "gw:lan2")));
+        Assert.Equal("No", Apart(Gateway(Net()).Thing("own", "gw:lan2")));                                                      // nobody makes it
+        Assert.Equal("No", Apart(Gateway(guests).With(h => h with { Line = null }).Thing("own", "gw:lan2")));                   // no internet
+        Assert.Equal("No", Apart(AndAp(Gateway(), guests).Thing("own", "gw:lan2")));                                            // in the middle of the home
+        Assert.Equal("No", Apart(AndAp(Gateway(), guests)));                                                                    // settings pages are devices too
+        Assert.Equal("No", Apart(AndAp(Gateway(guests), guests).Thing("own", "gw:lan2")));                                      // apart at the one box, not at the other
+        Assert.Equal("Yes", Apart(Gateway(guests).Thing("other-guest", "~visitors").Thing("own", "gw:lan2")));                  // another guest is none of the home
+    }
+
+    [Fact]
+    public void Of_guests_a_thing_alone_gives_them_away_too()
+    {
+        // No page answers here: the access point has no address, and the gateway's is in another subnet than the thing's.
+        var guests = Net("visitors", null, WifiSecurity.Open, guest: true);
+        var want = Evaluation.Of(new HouseBuilder().Gateway().Box("ap", DeviceMode.AccessPoint, null, with: d => d with { Wifi = [guests] }).Cable("gw:lan1", "ap:wan").Thing("own", "gw:lan2")
+            .With(h => h with { Needs = [new() { Id = "n", Kind = NeedKind.GuestsApart, Ssid = "visitors" }] })).Wants.Single();
+        Assert.Equal((Answer.No, "At ap a guest reaches own."), (want.Met, want.Because));
+    }
+
+    [Theory]
+    [InlineData("10.0.0.0/8", "10.1.2.1/24", "No")]
+    [InlineData("10.1.2.128/25", "10.1.2.1/24", "No")]
+    [InlineData("10.1.3.0/24", "10.1.2.1/24", "Yes")]
+    [InlineData("192.168.200.0/24", "10.1.2.1/24", "No")]       // the gateway's guests
+    public void A_tunnel_is_clear_when_no_subnet_of_the_home_overlaps_it(string prefix, string lan, string met) => Assert.Equal(met,
+        Met(new HouseBuilder().Gateway(lan).With(h => h.WithDevice("gw", d => d with { Wifi = [Net("visitors", guest: true)] })), NeedKind.Tunnel, need => need with { Prefix = Prefix.Parse(prefix) }));
+
+    [Theory]
+    [InlineData(4, "Yes")]      // six LAN sockets, two taken; its WAN socket and the other box do not count
+    [InlineData(5, "No")]
+    public void Sockets_are_the_free_lan_sockets_in_that_room(int count, string met)
+    {
+        var house = new HouseBuilder().Gateway().Box("s", DeviceMode.Switch, null, with: d => d with { Room = "Study" }).Cable("gw:lan1", "s:lan1").Thing("a", "s:lan2");
+        Assert.Equal(met, Met(house, NeedKind.Sockets, need => need with { Room = "study", Count = count }));
+    }
+
+    [Theory]
+    [InlineData(null, LineAddressing.Public, "No")]
+    [InlineData("in", LineAddressing.Public, "No")]
+    [InlineData("out", LineAddressing.Public, "Yes")]
+    [InlineData("out", LineAddressing.Shared, "Yes")]       // the carrier's is not in the home
+    public void A_single_translation_is_at_most_one_in_the_home(string? endpoint, LineAddressing addressing, string met) => Assert.Equal(met,
+        Met(new HouseBuilder().Gateway(addressing: addressing).Box("r").Cable("gw:lan1", "r:wan").Thing("in", "r:lan1").Thing("out", "gw:lan2"), NeedKind.SingleNat, need => need with { Endpoint = endpoint }));
+
+    [Theory]
+    [InlineData(null, null, "Yes")]
+    [InlineData(80, null, "Yes")]
+    [InlineData(80, TransportProtocol.Tcp, "Yes")]
+    [InlineData(80, TransportProtocol.Udp, "No")]
+    [InlineData(81, null, "No")]
+    public void A_port_is_reached_when_the_thing_offers_it(int? port, TransportProtocol? protocol, string met) => Assert.Equal(met,
+        Met(new HouseBuilder().Gateway().Thing("a", "gw:lan1").Thing("b", "gw:lan2", services: new Service { Protocol = TransportProtocol.Tcp, Port = 80 }),
+            NeedKind.Reach, need => need with { From = "a", To = "b", Port = port, Protocol = protocol }));
+
+    [Theory]
+    [InlineData(true, "Yes")]
+    [InlineData(false, "No")]
+    public void Internet_and_inbound_are_as_the_house_is_simulated(bool open, string met)
+    {
+        var house = new HouseBuilder().Gateway().Thing("a", "gw:lan1", services: new Service { Protocol = TransportProtocol.Tcp, Port = 80 })
+            .With(h => h.WithDevice("gw", d => d with { DmzHost = open ? Ipv4Address.Parse("192.168.31.100") : null }));
+        Assert.Equal(met, Met(house, NeedKind.Inbound, need => need with { Endpoint = "a", Protocol = TransportProtocol.Tcp, Port = 80 }));
+        Assert.Equal(met, Met(house.With(h => open ? h : h with { Line = null }), NeedKind.Internet, need => need with { Endpoint = "a" }));
+    }
+}
