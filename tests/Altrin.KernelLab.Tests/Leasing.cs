@@ -17,20 +17,23 @@ internal sealed class Leasing(LabHouse lab)
     {
         var onSegment = lab.Givers.GroupBy(giver => SegmentOf(giver.Place)).ToDictionary(group => group.Key, group => group.ToList());
         var rounds = onSegment.Values.Select(list => list.Count).DefaultIfEmpty(1).Max();
-        for (var round = 0; round < rounds; round++)
+        // The provider answers past a gateway in pass-through: a last round has it answer alone, with no rival on the target's own segment.
+        for (var round = 0; round < rounds + (lab.Cards.Any(IsPassed) ? 1 : 0); round++)
         {
-            var running = onSegment.Values.Where(list => round < list.Count).Select(list => list[round]).ToList();
+            var isPast = round == rounds;
+            var running = isPast ? lab.Givers.Where(giver => giver.Name == LabHouse.Provider).ToList()
+                : onSegment.Values.Where(list => round < list.Count).Select(list => list[round]).ToList();
             var servers = running.Select(giver => (Giver: giver, Process: Serve(giver))).ToList();
             try
             {
                 foreach (var (giver, process) in servers) WaitUntilServing(giver, process);
-                var segments = lab.Cards.Where(card => card.Asks).GroupBy(card => SegmentOf(PlaceOf(card)))
-                    .Where(group => round == 0 || running.Any(giver => SegmentOf(giver.Place) == group.Key)).ToList();
+                var segments = lab.Cards.Where(card => card.Asks && (!isPast || IsPassed(card))).GroupBy(card => SegmentOf(PlaceOf(card)))
+                    .Where(group => round == 0 || isPast || running.Any(giver => SegmentOf(giver.Place) == group.Key)).ToList();
                 Parallel.ForEach(segments, new ParallelOptions { MaxDegreeOfParallelism = 8 }, group =>
                 {
                     var giver = running.Find(one => SegmentOf(one.Place) == group.Key);
                     foreach (var card in InAskingOrder(group, giver))
-                        if ((Ask(card) ?? (giver is null ? null : Ask(card))) is var (lease, server)) card.Leases[(NameOf(server, giver, running), server)] = lease;
+                        if ((Ask(card) ?? (giver is null && !isPast ? null : Ask(card))) is var (lease, server)) card.Leases[(NameOf(server, giver, running), server)] = lease;
                 });
             }
             finally
@@ -45,6 +48,8 @@ internal sealed class Leasing(LabHouse lab)
             }
         }
     }
+
+    private bool IsPassed(Card card) => card is { Asks: true, Kind: "wan" } && lab.House.Devices.Any(box => box.Mode == DeviceMode.Passthrough && box.PassthroughTo == card.Owner);
 
     /// <summary>A PPPoE WAN speaks on its session, not on the cable.</summary>
     private static Place PlaceOf(Card card) => card.Link == "ppp0" ? new(LabHouse.Provider, "bsession") : card.Place;

@@ -39,6 +39,8 @@ internal sealed class LeaseTable
             // Line or no line, the gateway's own server leaves its target alone.
             ignoredBy[wan] = gateway.Id;
             if (house.Line is not { Addresses: > 0 } line || line.Device != gateway.Id || table.Provider is null) continue;
+            // With the line in a LAN socket the provider's own server is on that very network, for its target as for anybody.
+            if (wan.Segment == segments.Provider) continue;
             var method = house.Devices[t].Wan?.Method ?? WanMethod.Dhcp;
             if (method != (line.HandOff == HandOff.Pppoe ? WanMethod.Pppoe : WanMethod.Dhcp)) continue;
             handed[wan] = ProviderOffer(line, InterfaceTable.FirstCustomerHost);

@@ -149,6 +149,14 @@ public class ModeTests
     }
 
     [Fact]
+    public void With_the_line_in_a_lan_socket_of_a_pass_through_gateway_the_provider_leases_to_each_once()
+    {
+        var state = PassThrough("r").With(h => h with { Line = h.Line! with { Port = "lan6", Addresses = 2 } }).Box("other").Cable("gw:lan3", "other:wan").State;
+        Assert.Equal("203.0.113.10/24", Assert.Single(state.Wan("r")!.Candidates).Address.ToString());
+        Assert.Equal(["203.0.113.11/24", "192.168.31.100/24"], state.Wan("other")!.Candidates.Select(one => one.Address.ToString()));
+    }
+
+    [Fact]
     public void A_routers_guests_have_internet_and_nothing_else_of_the_home()
     {
         var state = Gateway(Net(), Net("visitors", null, WifiSecurity.Open, guest: true)).Thing("guest", "~visitors").Thing("own", "gw:lan1").State;
