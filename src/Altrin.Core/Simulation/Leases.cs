@@ -119,35 +119,36 @@ internal sealed class LeaseTable
     private void Lease(RunningServer server, List<Interface> asking, HashSet<Ipv4Address>? held, List<Candidate>?[] offers)
     {
         var prefix = server.Own.Prefix;
-        var reserved = new Dictionary<MacAddress, Ipv4Address>();
-        var kept = new HashSet<Ipv4Address>();
+        // Most servers have no reservations; then nothing can be given twice, and nothing has to be remembered.
+        var reserved = server.Reservations.IsEmpty ? null : new Dictionary<MacAddress, Ipv4Address>();
+        var kept = reserved is null ? null : new HashSet<Ipv4Address>();
+        var given = reserved is null ? null : new HashSet<Ipv4Address>();
         foreach (var reservation in server.Reservations)
         {
             if (!prefix.Contains(reservation.Address)) continue;
-            kept.Add(reservation.Address);
-            reserved.TryAdd(reservation.Mac, reservation.Address);
+            kept!.Add(reservation.Address);
+            reserved!.TryAdd(reservation.Mac, reservation.Address);
         }
         var next = (long)server.Pool.Start.Value;
-        var given = new HashSet<Ipv4Address>();
         foreach (var client in asking)
         {
             if (!Answers(server, client)) continue;
             var address = Reserved(client) ?? NextFree();
             if (address is not { } free) continue;
-            given.Add(free);
+            given?.Add(free);
             (offers[client.Index] ??= []).Add(server.Offer with { Address = new(free, prefix.Length) });
             if (server.Device == InterfaceTable.ProviderId) client.Link = table.Provider!.Link;
         }
 
         Ipv4Address? Reserved(Interface client) =>
-            client.Mac is { } mac && reserved.TryGetValue(mac, out var address) && MayGive(address) ? address : null;
+            reserved is not null && client.Mac is { } mac && reserved.TryGetValue(mac, out var address) && MayGive(address) ? address : null;
 
         Ipv4Address? NextFree()
         {
             for (; next <= server.Pool.End.Value; next++)
             {
                 var address = new Ipv4Address((uint)next);
-                if (kept.Contains(address) || !MayGive(address)) continue;
+                if (kept?.Contains(address) == true || !MayGive(address)) continue;
                 next++;
                 return address;
             }
@@ -155,7 +156,7 @@ internal sealed class LeaseTable
         }
 
         bool MayGive(Ipv4Address address) => prefix.IsUsable(address) && address != server.Own.Address
-            && held?.Contains(address) != true && !given.Contains(address);
+            && held?.Contains(address) != true && given?.Contains(address) != true;
     }
 
     /// <summary>A PPPoE line talks to PPPoE sessions alone; nothing else in the house answers one.</summary>

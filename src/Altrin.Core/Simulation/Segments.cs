@@ -4,11 +4,17 @@ using Altrin.Core.Network;
 namespace Altrin.Core.Simulation;
 
 /// <summary>What bridging joins: everything on it hears everything else on it.</summary>
-/// <param name="Members">Sockets, Wi-Fi networks and uplinks, in document order: <c>gw:lan1</c>, <c>gw:lan1.20</c> for its tagged VLAN 20, <c>wifi:gw/name@5g</c>, <c>uplink:loft</c>.</param>
-/// <param name="IsLoop">A cycle with no mesh unit to break it: nothing on it works.</param>
-public sealed record Segment(int Index, ImmutableArray<string> Members, bool IsLoop)
+/// <param name="members">Those of every segment, put into words when somebody asks: few who compute a house read them.</param>
+public sealed class Segment(int index, bool isLoop, Lazy<ImmutableArray<string>[]> members)
 {
-    public string Id => $"s{Index + 1}";
+    public int Index => index;
+    public string Id => $"s{index + 1}";
+
+    /// <summary>A cycle with no mesh unit to break it: nothing on it works.</summary>
+    public bool IsLoop => isLoop;
+
+    /// <summary>Sockets, Wi-Fi networks and uplinks, in document order: <c>gw:lan1</c>, <c>gw:lan1.20</c> for its tagged VLAN 20, <c>wifi:gw/name@5g</c>, <c>uplink:loft</c>.</summary>
+    public ImmutableArray<string> Members => members.Value[index];
 }
 
 /// <summary>Stage 1: groups joined into segments.</summary>
@@ -44,10 +50,11 @@ internal sealed class SegmentMap
         }
         if (hasLine) ofGroup[Fabric.Provider] = ofGroup[fabric.LineGroup];
         var loops = looped.Select(g => ofGroup[g]).ToHashSet();
-        var members = Members(fabric, ofGroup, indexOfRoot.Count);
+        var count = indexOfRoot.Count;
+        var members = new Lazy<ImmutableArray<string>[]>(() => Members(fabric, ofGroup, count));
         return new()
         {
-            All = [.. members.Select((list, i) => new Segment(i, [.. list], loops.Contains(i)))],
+            All = [.. Enumerable.Range(0, count).Select(i => new Segment(i, loops.Contains(i), members))],
             OfGroup = ofGroup,
             Provider = hasLine ? ofGroup[Fabric.Provider] : -1,
         };
@@ -63,7 +70,7 @@ internal sealed class SegmentMap
     private static bool IsMesh(Fabric fabric, int group) =>
         fabric.OwnerOf[group] is >= 0 and var device && fabric.House.Devices[device].Mode == DeviceMode.MeshSatellite;
 
-    private static List<string>[] Members(Fabric fabric, int[] ofGroup, int count)
+    private static ImmutableArray<string>[] Members(Fabric fabric, int[] ofGroup, int count)
     {
         var lists = new List<string>[count];
         for (var i = 0; i < count; i++) lists[i] = [];
@@ -80,6 +87,6 @@ internal sealed class SegmentMap
                     lists[ofGroup[groups.OfWifi[w]]].Add($"wifi:{device.Id}/{device.Wifi[w].Ssid}@{device.Wifi[w].Radio}");
             if (groups.Uplink >= 0 && device.Uplink is not null) lists[ofGroup[groups.Uplink]].Add($"uplink:{device.Id}");
         }
-        return lists;
+        return [.. lists.Select(list => list.ToImmutableArray())];
     }
 }
