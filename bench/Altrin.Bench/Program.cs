@@ -9,7 +9,8 @@ using BenchmarkDotNet.Toolchains.InProcess.Emit;
 
 // In process: the machine that measures may have no room to build a project a benchmark, and the core keeps no state.
 var config = ManualConfig.CreateEmpty()
-    .AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.Instance))
+    // Three iterations moved by half from run to run on a shared machine; ten do not.
+    .AddJob(Job.ShortRun.WithWarmupCount(10).WithIterationCount(10).WithToolchain(InProcessEmitToolchain.Instance))
     .AddColumnProvider(DefaultColumnProviders.Instance)
     .AddColumn(new GoalColumn())
     .AddDiagnoser(BenchmarkDotNet.Diagnosers.MemoryDiagnoser.Default)

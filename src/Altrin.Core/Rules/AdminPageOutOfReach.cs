@@ -15,16 +15,20 @@ public sealed class AdminPageOutOfReach : IRule
     public IEnumerable<Finding> Check(Facts facts)
     {
         foreach (var held in facts.State.Interfaces)
-        {
-            if (held is not { Outcome: LeaseOutcome.Static, Kind: InterfaceKind.Lan, Segment: >= 0, Address: { } own } || held.Segment == facts.State.ProviderSegment) continue;
-            var mains = facts.MainsOn(held.Segment);
-            if (mains.IsEmpty || mains.Contains(held) || mains.Any(main => main.Address!.Value.Prefix.IsUsable(own.Address))) continue;
-            var subnet = mains[0].Address!.Value.Prefix;
-            yield return new(Id, Severity.Caution, "A page that nobody can open", [held.Owner],
-                $"{facts.NameOf(held.Owner)} has its own page at {own}, but the network it is on is {subnet}: nobody there can open it.",
-                () => Fixes(facts, held, mains[0]));
-        }
+            if (held is { Outcome: LeaseOutcome.Static, Kind: InterfaceKind.Lan, Segment: >= 0 } && held.Segment != facts.State.ProviderSegment
+                && facts.MainsOn(held.Segment) is { IsEmpty: false } mains && !mains.Contains(held) && !IsBeside(held.Address!.Value.Address, mains))
+                yield return Found(facts, held, mains[0]);
     }
+
+    private static bool IsBeside(Ipv4Address own, ImmutableArray<Interface> mains)
+    {
+        foreach (var main in mains) if (main.Address!.Value.Prefix.IsUsable(own)) return true;
+        return false;
+    }
+
+    private Finding Found(Facts facts, Interface held, Interface main) => new(Id, Severity.Caution, "A page that nobody can open", [held.Owner],
+        $"{facts.NameOf(held.Owner)} has its own page at {held.Address}, but the network it is on is {main.Address!.Value.Prefix}: nobody there can open it.",
+        () => Fixes(facts, held, main));
 
     private static ImmutableArray<Fix> Fixes(Facts facts, Interface held, Interface home)
     {

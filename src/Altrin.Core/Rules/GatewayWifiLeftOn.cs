@@ -16,10 +16,11 @@ public sealed class GatewayWifiLeftOn : IRule
     {
         if (facts.House.Line is not { } line || facts.FindDevice(line.Device) is not { } gateway) yield break;
         var own = facts.State.Air.Where(one => one.Box.Id == gateway.Id).ToList();
+        if (own.Count == 0) yield break;
         var users = facts.House.Endpoints.Select(one => one.Id).Concat(facts.House.Devices.Select(one => one.Id))
             .Select(facts.State.JoinedNetwork).OfType<(string Box, int Place)>().ToList();
         var other = users.Find(one => one.Box != gateway.Id).Box;
-        if (own.Count == 0 || users.Exists(one => one.Box == gateway.Id) || other is null) yield break;
+        if (users.Exists(one => one.Box == gateway.Id) || other is null) yield break;
         yield return new(Id, Severity.Caution, "The gateway is still on the air", [gateway.Id],
             $"{facts.NameOf(other)} makes the household’s Wi-Fi, and nobody is on {gateway.Name}’s {Facts.Join(own.Select(one => one.Network.Ssid).Distinct())}. "
             + "The two disturb each other, and there is one more box to keep safe.",

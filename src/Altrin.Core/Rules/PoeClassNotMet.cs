@@ -15,18 +15,20 @@ public sealed class PoeClassNotMet : IRule
     {
         foreach (var box in facts.House.Devices)
             foreach (var port in box.Ports)
-            {
-                if (port.PoeNeeds is not { } needs) continue;
-                var cable = facts.House.Cables.FirstOrDefault(one => one.A == new Socket(box.Id, port.Id) || one.B == new Socket(box.Id, port.Id));
-                var far = cable is null ? null : Remedies.EndOpposite(cable, box.Id);
-                var given = far is null ? null : facts.Device(far.Device).FindPort(far.Port)?.PoeGives;
-                if (given >= needs) continue;
-                var source = far is null ? "nothing is plugged in there"
-                    : given is { } less ? $"{facts.House.SocketName(far)} gives {Say(less)}" : $"{facts.House.SocketName(far)} gives none";
-                yield return new(Id, Severity.Fault, "Not enough power over the cable", far is null ? [box.Id] : [box.Id, far.Device],
-                    $"{box.Name} wants {Say(needs)} power through {facts.House.SocketName(new(box.Id, port.Id))}, and {source}. It stays dark. "
-                    + "An injector between them does it: its data side to the router, its power side to this box.", () => Fixes(facts, cable, far, needs));
-            }
+                if (port.PoeNeeds is { } needs && Of(facts, box, port, needs) is { } dark) yield return dark;
+    }
+
+    private Finding? Of(Facts facts, Device box, Port port, PoeClass needs)
+    {
+        var cable = facts.House.Cables.FirstOrDefault(one => one.A == new Socket(box.Id, port.Id) || one.B == new Socket(box.Id, port.Id));
+        var far = cable is null ? null : Remedies.EndOpposite(cable, box.Id);
+        var given = far is null ? null : facts.Device(far.Device).FindPort(far.Port)?.PoeGives;
+        if (given >= needs) return null;
+        var source = far is null ? "nothing is plugged in there"
+            : given is { } less ? $"{facts.House.SocketName(far)} gives {Say(less)}" : $"{facts.House.SocketName(far)} gives none";
+        return new(Id, Severity.Fault, "Not enough power over the cable", far is null ? [box.Id] : [box.Id, far.Device],
+            $"{box.Name} wants {Say(needs)} power through {facts.House.SocketName(new(box.Id, port.Id))}, and {source}. It stays dark. "
+            + "An injector between them does it: its data side to the router, its power side to this box.", () => Fixes(facts, cable, far, needs));
     }
 
     private static string Say(PoeClass poe) => $"802.3{Words<PoeClass>.Of(poe)}";
