@@ -58,14 +58,14 @@ function Network({ device, network, place }: { device: Device; network: WifiNetw
       </Text>
       <DraftField
         label="Name (SSID)"
-        width="180px"
+        width="166px"
         mono
         value={network.ssid}
         commit={(ssid) => attempt([deed({ ssid })], 'network.ssid', 'ssid')}
       />
       <Choice
         label="Security"
-        width="126px"
+        width="112px"
         value={network.security ?? 'open'}
         options={(Object.keys(securityWords) as WifiSecurity[]).map((value) => ({
           value,
@@ -75,7 +75,7 @@ function Network({ device, network, place }: { device: Device; network: WifiNetw
       />
       <DraftField
         label="Password kept as"
-        width="104px"
+        width="100px"
         mono
         value={network.key ?? ''}
         placeholder="none"
@@ -83,7 +83,7 @@ function Network({ device, network, place }: { device: Device; network: WifiNetw
       />
       <DraftField
         label="Channel"
-        width="64px"
+        width="60px"
         mono
         value={network.channel == null ? '' : String(network.channel)}
         placeholder="auto"
@@ -96,7 +96,7 @@ function Network({ device, network, place }: { device: Device; network: WifiNetw
       />
       <DraftField
         label="VLAN"
-        width="64px"
+        width="60px"
         mono
         value={network.vlan ? String(network.vlan) : ''}
         placeholder="own"
