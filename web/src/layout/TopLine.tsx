@@ -83,7 +83,9 @@ export function TopLine({ onVerdict, onLog }: { onVerdict: () => void; onLog: ()
         <Press hideFrom="md" kind={bad ? 'danger' : 'other'} onClick={onVerdict} aria-haspopup="dialog">
           {house.verdict.faults
             ? `${house.verdict.faults} fault${house.verdict.faults === 1 ? '' : 's'}`
-            : `${house.verdict.wantsHeld}/${house.verdict.wants} hold`}
+            : house.verdict.wants === 0
+              ? 'no wants'
+              : `${house.verdict.wantsHeld}/${house.verdict.wants} hold`}
         </Press>
       </Box>
     </Flex>

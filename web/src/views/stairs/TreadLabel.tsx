@@ -8,6 +8,10 @@ import { mostServerLines } from './layout/sizes'
 /** What a tread is lettered with: subnet, who gives out addresses, names on the air. */
 export function TreadLabel({ tread, house }: { tread: PlacedTread; house: HouseView }) {
   const { tread: data, label } = tread
+  const rest = [
+    ...(data.guestsOf ? [`guests of ${nameOf(house.document, data.guestsOf)}: internet, nothing else`] : []),
+    ...(data.isCutOff ? ['not joined to the street'] : []),
+  ]
   const named = data.servers.slice(0, mostServerLines)
   const more = data.servers.length - named.length
   return (
@@ -41,10 +45,10 @@ export function TreadLabel({ tread, house }: { tread: PlacedTread; house: HouseV
         {data.wifiNames.length > 0 && (
           <>
             Wi-Fi <AddressText fontSize="13px">{data.wifiNames.join(', ')}</AddressText>
+            {rest.length > 0 && ' · '}
           </>
         )}
-        {data.guestsOf && ` · guests of ${nameOf(house.document, data.guestsOf)}: internet, nothing else`}
-        {data.isCutOff && ' · not joined to the street'}
+        {rest.join(' · ')}
       </Text>
     </Box>
   )
