@@ -230,6 +230,13 @@ public sealed class JobTests : IDisposable
         phone.Css("section[aria-label='Step 1']");
         phone.Press("Seen as said");
         phone.Css("section[aria-label='Step 2']");
+        // However long a step is, its answer is under the thumb, above the stages.
+        for (var step = 2; step <= 9; step++)
+        {
+            phone.Css($"section[aria-label='Step {step}']");
+            Assert.True((bool)phone.Run("return [...document.querySelectorAll('button')].find(one => one.innerText == 'Seen as said').getBoundingClientRect().bottom <= document.querySelector('nav').getBoundingClientRect().top")!, $"step {step}");
+            phone.Press("Seen as said");
+        }
         Assert.Equal(390L, phone.Run("return document.documentElement.scrollWidth"));
         foreach (var stage in new[] { "Wants", "Stairs" })
         {

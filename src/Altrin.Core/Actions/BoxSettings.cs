@@ -204,7 +204,7 @@ public sealed record SetWifi(string Device, int Place, WifiNetwork Network) : Bo
         if (!Network.Enabled) return $"Turn off Wi-Fi {Network.Ssid} on {house.NameOf(Device)}";
         var before = house.FindDevice(Device)?.Wifi.ElementAtOrDefault(Place);
         var changes = before is null ? [] : WifiChanges.Between(before, Network);
-        return $"Set Wi-Fi {before?.Ssid ?? Network.Ssid} on {house.NameOf(Device)}: {(changes.Count == 0 ? Network.Security.Say() : string.Join(", ", changes))}";
+        return $"Set Wi-Fi {before?.Ssid ?? Network.Ssid} on {house.NameOf(Device)}: {(changes.Count == 0 ? Network.Security.Say() : string.Join(", ", changes.Select(change => change.Say)))}";
     }
 
     protected override ActionProblem? Problem(NetworkDocument house, Device box)

@@ -2,22 +2,36 @@ using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
 
-/// <summary>What is set otherwise in a Wi-Fi network, in a few words each.</summary>
+/// <summary>One setting of a Wi-Fi network that is set otherwise.</summary>
+/// <param name="From">Null for a network that is new.</param>
+/// <param name="Say">The same in a few words, for a sentence.</param>
+internal sealed record WifiChange(string Setting, string? From, string To, string Say, bool IsSecret = false);
+
+/// <summary>What is set otherwise in a Wi-Fi network: the rows of a step and the words of the log come from here.</summary>
 internal static class WifiChanges
 {
-    public static List<string> Between(WifiNetwork before, WifiNetwork after)
+    public static List<WifiChange> Between(WifiNetwork? before, WifiNetwork after)
     {
-        var said = new List<string>();
-        if (before.Ssid != after.Ssid) said.Add($"name {after.Ssid}");
-        if (before.Security != after.Security) said.Add(after.Security.Say());
-        if (before.Key != after.Key) said.Add(after.Key is { } key ? $"the password kept as {key}" : "no password");
-        if (before.Channel?.Number != after.Channel?.Number) said.Add(after.Channel?.Number is { } number ? $"channel {number}" : "an automatic channel");
-        if (before.WidthMHz != after.WidthMHz) said.Add(after.WidthMHz is { } width ? $"{width} MHz wide" : "a width of its own choice");
-        if (before.Vlan != after.Vlan) said.Add(after.Vlan is { } vlan ? $"VLAN {vlan}" : "its own network");
-        if (before.Guest != after.Guest) said.Add(after.Guest ? "for guests" : "for the household");
-        if (before.Broadcast != after.Broadcast) said.Add(after.Broadcast ? "its name shown" : "its name hidden");
-        if (before.Radio != after.Radio) said.Add($"on radio {after.Radio}");
-        if (!before.Enabled && after.Enabled) said.Add("on the air");
-        return said;
+        var list = new List<WifiChange>();
+        if (before?.Ssid != after.Ssid) list.Add(new("Name (SSID)", before?.Ssid, after.Ssid, $"name {after.Ssid}"));
+        if (before?.Security != after.Security) list.Add(new("Security", before?.Security.Say(), after.Security.Say(), after.Security.Say()));
+        // What the old password was nobody has to know.
+        if (after.Key is { } key && key != before?.Key) list.Add(new("Password", null, key, $"the password kept as {key}", IsSecret: true));
+        Compare("Channel", network => network.Channel?.Number is { } number ? $"{number}" : "auto", to => to == "auto" ? "an automatic channel" : $"channel {to}");
+        Compare("Width", network => network.WidthMHz is { } width ? $"{width} MHz" : "auto", to => to == "auto" ? "an automatic width" : $"{to} wide");
+        Compare("VLAN", network => network.Vlan is { } vlan ? $"{vlan}" : "its own network", to => to == "its own network" ? to : $"VLAN {to}");
+        Compare("For guests", network => network.Guest ? "on" : "off", to => to == "on" ? "for guests" : "for the household");
+        Compare("Name shown", network => network.Broadcast ? "on" : "off", to => to == "on" ? "its name shown" : "its name hidden");
+        Compare("Wi-Fi", network => network.Enabled ? "on" : "off", to => to == "on" ? "on the air" : "off the air");
+        return list;
+
+        // A new network is set only where it differs from what any network starts with.
+        void Compare(string setting, Func<WifiNetwork, string> read, Func<string, string> say)
+        {
+            var (from, to) = (read(before ?? Fresh), read(after));
+            if (from != to) list.Add(new(setting, before is null ? null : from, to, say(to)));
+        }
     }
+
+    private static readonly WifiNetwork Fresh = new() { Radio = "", Ssid = "" };
 }

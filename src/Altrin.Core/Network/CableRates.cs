@@ -4,6 +4,9 @@ namespace Altrin.Core.Network;
 /// <remarks>IEEE 802.3 and ISO/IEC 11801; values from memory.</remarks>
 public static class CableRates
 {
+    /// <summary>What is left of a wire's rate for data: common practice, no source (100 Mb/s measure as about 94).</summary>
+    public const double ShareForData = 0.94;
+
     /// <returns>Mb/s; null where the category is not known or the link is no data cable.</returns>
     public static double? LimitMbps(Cable cable) => cable.Medium != Medium.Ethernet ? null : cable.Category?.ToLowerInvariant() switch
     {

@@ -21,9 +21,6 @@ public sealed record RateAnswer(Answer Reachable, RateLimit? Tightest);
 /// <summary>Follows the way of a thing to the street and asks every link on it what it carries.</summary>
 internal sealed class RateQuery(NetworkState state)
 {
-    /// <summary>What is left of a socket's rate for data: common practice, no source (100 Mb/s measure as about 94).</summary>
-    public const double ShareOfWire = 0.94;
-
     /// <summary>What a powerline pair carries through a home's wiring: common practice, no source; the number on the box is many times that.</summary>
     public const double PowerlineMbps = 50;
 
@@ -53,7 +50,7 @@ internal sealed class RateQuery(NetworkState state)
     private void Socket(Socket socket)
     {
         if (state.House.FindDevice(socket.Device)?.FindPort(socket.Port)?.SpeedMbps is { } speed)
-            limits.Add(new(speed * ShareOfWire, RateLimitKind.Socket, socket.Device, socket.Port));
+            limits.Add(new(speed * CableRates.ShareForData, RateLimitKind.Socket, socket.Device, socket.Port));
     }
 
     private void Wire(Cable cable)
@@ -61,7 +58,7 @@ internal sealed class RateQuery(NetworkState state)
         Socket(cable.A);
         Socket(cable.B);
         if (cable.Medium == Medium.Powerline) limits.Add(new(PowerlineMbps, RateLimitKind.Powerline, cable.A.Device, cable.A.Port));
-        else if (CableRates.LimitMbps(cable) is { } limit) limits.Add(new(limit * ShareOfWire, RateLimitKind.Cable, cable.A.Device, cable.A.Port));
+        else if (CableRates.LimitMbps(cable) is { } limit) limits.Add(new(limit * CableRates.ShareForData, RateLimitKind.Cable, cable.A.Device, cable.A.Port));
     }
 
     private void Line()
@@ -76,7 +73,7 @@ internal sealed class RateQuery(NetworkState state)
     {
         if (state.JoinedNetwork(thing.Id) is not { } joined || state.House.FindDevice(joined.Box) is not { } box) return;
         var network = box.Wifi[joined.Place];
-        var isSameRoom = IsSameRoom(thing.Room, box.Room);
+        var isSameRoom = RoomName.IsSame(thing.Room, box.Room);
         var best = box.Wifi.Where(one => one.Enabled && one.Ssid == network.Ssid && one.Key == network.Key && one.Security == network.Security)
             .Select(one => (one.Radio, Mbps: Rate(box, one, null, isSameRoom))).MaxBy(one => one.Mbps);
         Hear(best.Mbps, new(best.Mbps, RateLimitKind.Radio, box.Id, null, network.Ssid, isSameRoom), (box.Id, best.Radio));
@@ -90,7 +87,7 @@ internal sealed class RateQuery(NetworkState state)
         var far = state.House.FindDevice(upper)!;
         var network = far.Wifi[joined.Place];
         var own = box.Radios.First(radio => radio.Id == uplink.Radio);
-        var isSameRoom = IsSameRoom(box.Room, far.Room);
+        var isSameRoom = RoomName.IsSame(box.Room, far.Room);
         var rate = Rate(far, network, own, isSameRoom);
         Hear(rate, new(rate, RateLimitKind.Radio, far.Id, null, network.Ssid, isSameRoom), (far.Id, network.Radio), (box.Id, own.Id));
     }
@@ -120,6 +117,4 @@ internal sealed class RateQuery(NetworkState state)
         }
         return HomeRadio.ExpectedMbps(radio.Band, generation, streams, Math.Max(20, width), isSameRoom ? HomeRadio.SameRoomM : HomeRadio.OtherRoomM);
     }
-
-    private static bool IsSameRoom(string? a, string? b) => a is not null && string.Equals(a, b, StringComparison.OrdinalIgnoreCase);
 }

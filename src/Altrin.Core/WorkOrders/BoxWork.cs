@@ -99,7 +99,7 @@ internal static class BoxWork
                     Page = planned.Id,
                     Actions = [new SetWifi(planned.Id, i, wanted)],
                     Find = "Wireless, or Wi-Fi",
-                    Changes = WifiRows(old, wanted),
+                    Changes = [.. WifiChanges.Between(old, wanted).Select(change => new SettingChange(change.Setting, change.From, change.To, change.IsSecret))],
                     Cautions = wanted.Security == WifiSecurity.Open && !wanted.Guest
                         ? ["An open network lets anybody in. Use WPA2 or WPA3 unless the household knows and wants it."]
                         : [],
@@ -117,16 +117,6 @@ internal static class BoxWork
             });
         if (now.Wifi.Length > planned.Wifi.Length)
             work.Do(new ConfigureDevice(work.House.FindDevice(planned.Id)! with { Wifi = planned.Wifi }));
-    }
-
-    private static ImmutableArray<SettingChange> WifiRows(WifiNetwork? old, WifiNetwork wanted)
-    {
-        var rows = Rows(("Name (SSID)", old?.Ssid, wanted.Ssid), ("Security", old?.Security.Say(), wanted.Security.Say()));
-        if (wanted.Key is { } key && key != old?.Key) rows = rows.Add(new("Password", null, key, IsSecret: true));
-        if (wanted.Channel is { } channel && channel != old?.Channel)
-            rows = rows.Add(new("Channel", old?.Channel?.Number?.ToString() ?? "auto", channel.Number?.ToString() ?? "auto"));
-        if (old is { Enabled: false }) rows = rows.Add(new("Wi-Fi", "off", "on"));
-        return rows;
     }
 
     /// <summary>The server that is to stay on: its pool, gateway and reservations.</summary>

@@ -57,6 +57,8 @@ public class PlannerTests
         Assert.Equal("Set Wi-Fi old on gw: channel 6", new SetWifi("gw", 0, before with { Channel = new(6) }).Say(house));
         Assert.Equal("Set Wi-Fi old on gw: name new, WPA2, the password kept as p", new SetWifi("gw", 0, before with { Ssid = "new", Security = WifiSecurity.Wpa2, Key = "p" }).Say(house));
         Assert.Equal("Set Wi-Fi more on gw: WPA", new SetWifi("gw", 1, before with { Ssid = "more" }).Say(house));
+        Assert.Equal("Set Wi-Fi old on gw: 80 MHz wide, VLAN 20, for guests, its name hidden",
+            new SetWifi("gw", 0, before with { WidthMHz = 80, Vlan = 20, Guest = true, Broadcast = false }).Say(house));
         Assert.Equal("Turn off Wi-Fi old on gw", new SetWifi("gw", 0, before with { Enabled = false }).Say(house));
     }
 }

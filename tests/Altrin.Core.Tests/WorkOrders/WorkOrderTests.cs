@@ -172,6 +172,14 @@ public class WorkOrderTests
     }
 
     [Fact]
+    public void Every_setting_of_a_wifi_network_that_changes_is_a_row_of_its_step()
+    {
+        var box = Demo.Devices.First(one => one.Wifi.Length > 0);
+        var planned = Demo.WithDevice(box.Id, one => one with { Wifi = one.Wifi.SetItem(0, one.Wifi[0] with { WidthMHz = 40, Vlan = 20, Guest = true, Broadcast = false }) });
+        Assert.Equal(["Width", "VLAN", "For guests", "Name shown"], WorkOrderWriter.Write(Demo, planned).Steps.SelectMany(step => step.Changes).Select(change => change.Setting));
+    }
+
+    [Fact]
     public void A_caution_stands_only_where_it_is_true()
     {
         const string Cut = "From here on the box gives your laptop no address. That is meant: do this last.";

@@ -90,10 +90,10 @@ export function JobProvider({ job, children }: { job: JobView; children: ReactNo
         return attempt((version) => doDeeds(id, on, version, actions, words))
       },
       plan: async (fix) => {
-        // “Give it .2” is clear under its finding and nowhere else: one deed alone is logged in its own words.
+        // “Give it .2” is clear under its finding and nowhere else: one deed alone the server logs in its own words.
         await orSay(
           (version) =>
-            doDeeds(id, 'planned', version, fix.actions, fix.deeds.length === 1 ? fix.deeds[0] : fix.say),
+            doDeeds(id, 'planned', version, fix.actions, fix.actions.length === 1 ? undefined : fix.say),
           `Planned: ${fix.say}`,
         )
         set('side', 'planned')

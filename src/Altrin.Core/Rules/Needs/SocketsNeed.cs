@@ -10,7 +10,7 @@ public sealed class SocketsNeed : INeedJudge
 
     public (Answer, string) Judge(Facts facts, Need need)
     {
-        var free = facts.House.Devices.Where(device => string.Equals(device.Room, need.Room, StringComparison.OrdinalIgnoreCase))
+        var free = facts.House.Devices.Where(device => RoomName.IsSame(device.Room, need.Room))
             .Sum(device => device.Ports.Count(port => port.Role == PortRole.Lan && facts.House.OccupantOf(new(device.Id, port.Id)) is null));
         return (free >= need.Count ? Answer.Yes : Answer.No, $"{free} free there.");
     }

@@ -68,17 +68,15 @@ public sealed class SpeedNeed : INeedJudge
     /// <summary>How a laptop could be joined in the room: to what stands there; where nothing does, to what is heard there.</summary>
     private static IEnumerable<Attachment> Ways(Facts facts, string room)
     {
-        var sockets = facts.House.Devices.Where(box => IsIn(box, room))
+        var sockets = facts.House.Devices.Where(box => RoomName.IsSame(box.Room, room))
             .Select(box => box.Ports.Where(port => port.Role == PortRole.Lan).Select(port => new Socket(box.Id, port.Id)).FirstOrDefault(socket => facts.House.OccupantOf(socket) is null))
             .OfType<Socket>().Select(Attachment.To);
-        var air = facts.State.Air.Where(one => !one.Network.Guest).DistinctBy(one => (one.Box.Id, one.Network.Ssid, one.Network.Key, one.Network.Security)).ToLookup(one => IsIn(one.Box, room));
+        var air = facts.State.Air.Where(one => !one.Network.Guest).DistinctBy(one => (one.Box.Id, one.Network.Ssid, one.Network.Key, one.Network.Security)).ToLookup(one => RoomName.IsSame(one.Box.Room, room));
         var local = sockets.Concat(air[true].Select(Join)).Take(MostWays).ToList();
         return local.Count > 0 ? local : air[false].Select(Join).Take(MostWays);
 
         static Attachment Join(AirNetwork one) => new() { Ssid = one.Network.Ssid, Security = one.Network.Security, Key = one.Network.Key, Near = one.Box.Id };
     }
-
-    private static bool IsIn(Device box, string room) => string.Equals(box.Room, room, StringComparison.OrdinalIgnoreCase);
 
     private static RateAnswer Try(NetworkDocument house, string room, Attachment way)
     {

@@ -102,7 +102,18 @@ export function StepView(props: {
           </Press>
         </Flex>
       ) : (
-        <Flex mt="20px" gap="12px" wrap="wrap" align="center">
+        // Under the thumb on a phone, however long the step is.
+        <Flex
+          mt={{ base: '12px', md: '20px' }}
+          py={{ base: '8px', md: '0' }}
+          gap="12px"
+          wrap="wrap"
+          align="center"
+          position={{ base: 'sticky', md: 'static' }}
+          bottom="0"
+          bg="paper"
+          zIndex="1"
+        >
           <Press kind="main" px="28px" minH="44px" fontSize="16px" onClick={() => props.onFinish('as-said')}>
             Seen as said
           </Press>

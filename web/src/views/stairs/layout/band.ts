@@ -1,9 +1,9 @@
 import type { Device, Tread } from '../../../api/types'
 import { boxOn } from './boxes'
-import { cableFrom } from './cables'
+import { along, cableFrom, lanesFrom } from './cables'
 import type { PlacedBox, PlacedThing, Point } from './placement'
 import type { Sheet } from './sheet'
-import { bandBoxW, bandGap, boxH, cardH, lane, radioLane } from './sizes'
+import { bandBoxW, bandGap, boxH, cardH, radioLane } from './sizes'
 
 /** Boxes with little on them stand side by side, as many as the sheet is wide; one with much has a row to itself. */
 export function bandsOf(sheet: Sheet, tread: Tread, origin: number): Device[][] {
@@ -47,11 +47,8 @@ export function band(
     sheet.keepSky(device.id, sky)
     return boxOn(sheet, device, tread, origin + i * (bandBoxW + bandGap), bandBoxW)
   })
-  let level = sheet.y + boxH + 18
-  const next = () => {
-    level += lane
-    return level - lane
-  }
+  const below = lanesFrom(sheet.y + boxH + 18)
+  const { next } = below
   for (const box of boxes) for (const port of box.ports) cableFrom(sheet, port, tread, box, next)
   const drops = boxes.map((box) =>
     sheet.home.wiredOn(box.device.id, tread).flatMap((thing) => {
@@ -59,7 +56,7 @@ export function band(
       return port ? [{ thing, port, level: next() }] : []
     }),
   )
-  const top = level + 6
+  const top = below.level + 6
   sheet.y = Math.max(top, ...boxes.map((box, i) => column(sheet, box, drops[i], tread, top, things)))
   return boxes
 }
@@ -78,20 +75,9 @@ function column(
   let y = top
   drops.forEach((drop, n) => {
     const side = box.x + 24 + Math.min(n, 3) * 5
-    const start: Point[] = [
-      [drop.port.x, drop.port.y],
-      [drop.port.x, drop.level],
-    ]
-    const straight: Point[] = [
-      [x + w / 2, drop.level],
-      [x + w / 2, y],
-    ]
-    const bySide: Point[] = [
-      [side, drop.level],
-      [side, y + cardH / 2],
-      [x, y + cardH / 2],
-    ]
-    sheet.thingWire(drop.thing, [...start, ...(n === 0 ? straight : bySide)])
+    const straight: Point[] = [...along(drop.port, drop.level, x + w / 2), [x + w / 2, y]]
+    const bySide: Point[] = [...along(drop.port, drop.level, side), [side, y + cardH / 2], [x, y + cardH / 2]]
+    sheet.thingWire(drop.thing, n === 0 ? straight : bySide)
     things.push({ endpoint: drop.thing, x, y, w, h: cardH })
     y += cardH + 10
   })

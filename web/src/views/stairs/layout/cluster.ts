@@ -1,5 +1,5 @@
 import type { Endpoint, Tread } from '../../../api/types'
-import { cableFrom } from './cables'
+import { along, cableFrom, lanesFrom } from './cables'
 import type { PlacedBox, PlacedPort, PlacedThing, Point } from './placement'
 import type { Sheet } from './sheet'
 import { lane, letterW, radioColumn } from './sizes'
@@ -24,26 +24,17 @@ export function cluster(sheet: Sheet, box: PlacedBox, tread: Tread, things: Plac
   const rightmost = x0 + first.length * (cardW + gap) - gap
   const isClear = first.length > 0 && rightmost < sheet.width - letterW - 8
   const under = box.y + box.h + 18
-  let level = isClear ? under : Math.max(under, clearOf + 4)
-  const next = () => {
-    level += lane
-    return level - lane
-  }
+  const below = lanesFrom(isClear ? under : Math.max(under, clearOf + 4))
+  const { next } = below
   const drops = dropsTo(sheet, first, x0, next)
   for (const port of leaving) cableFrom(sheet, port, tread, box, next)
   if (line) cableFrom(sheet, line, tread, box, next)
   const climbs = later.map(({ thing, port }) => {
     const slot = sheet.takeGutter(tread.segment, box.x - 8)
-    const start = next()
-    const points: Point[] = [
-      [port.x, port.y],
-      [port.x, start],
-      [slot, start],
-    ]
-    return { thing, slot, points }
+    return { thing, slot, points: along(port, next(), slot) }
   })
 
-  sheet.y = lanes > 0 ? level + 6 : Math.max(box.y + box.h + 14, clearOf)
+  sheet.y = lanes > 0 ? below.level + 6 : Math.max(box.y + box.h + 14, clearOf)
   const top = sheet.y
   sheet.rows(first, x0, things)
   for (const drop of drops) sheet.thingWire(drop.thing, [...drop.points, [drop.x, top]])
@@ -67,15 +58,7 @@ function dropsTo(sheet: Sheet, first: Endpoint[], x0: number, next: () => number
   })
   const right = placed.filter((one) => one.x >= one.port.x).sort((a, b) => b.port.x - a.port.x)
   const left = placed.filter((one) => one.x < one.port.x).sort((a, b) => a.port.x - b.port.x)
-  return [...right, ...left].map(({ thing, port, x }) => {
-    const level = next()
-    const points: Point[] = [
-      [port.x, port.y],
-      [port.x, level],
-      [x, level],
-    ]
-    return { thing, x, points }
-  })
+  return [...right, ...left].map(({ thing, port, x }) => ({ thing, x, points: along(port, next(), x) }))
 }
 
 /** Cards past the first row are reached by the gutter, each by a lane of its own above its row. */
