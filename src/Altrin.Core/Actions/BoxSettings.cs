@@ -75,7 +75,7 @@ public sealed record AskForLanAddress(string Device) : BoxSetting
 
     public override string Say(NetworkDocument house) => $"Let {house.NameOf(Device)} ask for its own address";
 
-    protected override ActionProblem? Problem(NetworkDocument house, Device box) => box.Mode is DeviceMode.Router or DeviceMode.Passthrough
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) => !box.Traits.MayAskForAddress
         ? new("device", $"{box.Name} is a router: its own address is set by hand. Make it an access point first.")
         : null;
 

@@ -12,15 +12,18 @@ internal static class Checks
     public static ActionProblem? Endpoint(NetworkDocument house, string id, string field = "endpoint") =>
         house.FindEndpoint(id) is null ? new(field, $"There is no endpoint “{id}” in this house.") : null;
 
-    /// <summary>The socket exists and holds nothing, or only what <paramref name="except"/> names.</summary>
-    public static ActionProblem? FreeSocket(NetworkDocument house, Socket socket, string field, string? except = null)
+    /// <summary>The socket exists and holds nothing, or only <paramref name="except"/>.</summary>
+    public static ActionProblem? FreeSocket(NetworkDocument house, Socket socket, string field, Occupant? except = null)
     {
         if (house.FindDevice(socket.Device) is not { } device) return new(field, $"There is no device “{socket.Device}” in this house.");
         if (device.FindPort(socket.Port) is null) return new(field, $"{device.Name} has no socket “{socket.Port}”.");
-        return house.OccupantOf(socket) is { } occupant && occupant.Id != except
+        return house.OccupantOf(socket) is { } occupant && (occupant.Kind, occupant.Id) != (except?.Kind, except?.Id)
             ? new(field, $"Socket {socket.Port} of {device.Name} is taken by {occupant.Say}. Unplug that first, or use another socket.")
             : null;
     }
+
+    /// <summary>The thing itself: where it is plugged already it does not stand in its own way.</summary>
+    public static Occupant Thing(string endpoint) => new(OccupantKind.Thing, endpoint, "");
 
     public static ActionProblem? HostAddress(InterfaceAddress address, bool isBox, string field = "address") =>
         AddressCheck.WhyNot(address, isBox) is { } why ? new(field, why) : null;

@@ -6,7 +6,7 @@ namespace Altrin.Core.Actions;
 /// <summary>The installer's own laptop: an endpoint like any other while it is plugged in, and no part of the record.</summary>
 public static class Laptop
 {
-    public const string Id = "installer-laptop";
+    public const string Id = Limits.LaptopId;
 
     public static NetworkDocument Away(NetworkDocument house) => house.FindEndpoint(Id) is null
         ? house
@@ -23,7 +23,7 @@ public static class Laptop
 
 public sealed record PlugLaptop(Socket To) : InstallerAction
 {
-    public override ActionProblem? Problem(NetworkDocument house) => Checks.FreeSocket(house, To, "to", except: Laptop.Id);
+    public override ActionProblem? Problem(NetworkDocument house) => Checks.FreeSocket(house, To, "to", Checks.Thing(Laptop.Id));
     public override string Say(NetworkDocument house) => $"Plug your laptop into {house.SocketName(To)}, its Wi-Fi off";
     protected override NetworkDocument Do(NetworkDocument house) =>
         Laptop.With(house, laptop => laptop with { Connect = Attachment.To(To) });

@@ -21,19 +21,6 @@ public static class Naming
         return alike.Count == 1 ? role : $"{role} {alike.IndexOf(found) + 1}";
     }
 
-    public static string Say(this DeviceMode mode) => mode switch
-    {
-        DeviceMode.Router => "router",
-        DeviceMode.AccessPoint => "access point",
-        DeviceMode.Repeater => "repeater",
-        DeviceMode.Wds => "WDS bridge",
-        DeviceMode.ClientBridge => "client bridge",
-        DeviceMode.MeshSatellite => "mesh satellite",
-        DeviceMode.Switch => "switch",
-        DeviceMode.Modem => "modem",
-        _ => "pass-through",
-    };
-
     public static string Say(this WifiSecurity security) => security switch
     {
         WifiSecurity.Open => "open, no password",

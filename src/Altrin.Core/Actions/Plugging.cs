@@ -79,7 +79,7 @@ public sealed record ConnectEndpoint(string Endpoint, Attachment To) : Installer
     public override ActionProblem? Problem(NetworkDocument house)
     {
         if (Checks.Endpoint(house, Endpoint) is { } problem) return problem;
-        if (To.Socket is { } socket) return Checks.FreeSocket(house, socket, "to", except: Endpoint);
+        if (To.Socket is { } socket) return Checks.FreeSocket(house, socket, "to", Checks.Thing(Endpoint));
         if (string.IsNullOrEmpty(To.Ssid)) return new("to.ssid", "Missing. Name the Wi-Fi network, or a device and a socket.");
         return To.Near is { } near ? Checks.Device(house, near, "to.near") : null;
     }

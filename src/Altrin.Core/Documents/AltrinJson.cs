@@ -38,6 +38,14 @@ public static class AltrinJson
         options.UnmappedMemberHandling = JsonUnmappedMemberHandling.Skip;
         // The default encoder escapes every letter with an accent; these files are read by people.
         options.Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping;
-        options.TypeInfoResolver ??= new DefaultJsonTypeInfoResolver();
+        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(LeaveOutEmpty);
+    }
+
+    /// <summary>A document that never heard of rooms is written as it was read.</summary>
+    private static void LeaveOutEmpty(JsonTypeInfo shape)
+    {
+        foreach (var field in shape.Properties)
+            if (field.AttributeProvider?.IsDefined(typeof(OmitEmptyAttribute), false) == true)
+                field.ShouldSerialize = static (_, value) => value is System.Collections.ICollection { Count: > 0 };
     }
 }

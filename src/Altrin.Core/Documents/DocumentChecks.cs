@@ -16,6 +16,10 @@ internal static class DocumentChecks
         Unique(house.Endpoints, "endpoints", endpoint => endpoint.Id, owners, problems);
         Unique(house.Cables, "cables", cable => cable.Id, new(StringComparer.Ordinal), problems);
         Unique(house.Needs, "needs", need => need.Id, new(StringComparer.Ordinal), problems);
+        // Rooms are named in any letter case.
+        Unique(house.Rooms, "rooms", room => room.Id, new(StringComparer.OrdinalIgnoreCase), problems);
+        Unique(house.Runs, "runs", run => run.Id, new(StringComparer.Ordinal), problems);
+        NotReserved(house, problems);
         if (problems.Found.Count > 0) return;
 
         var index = new Index(house.Devices.ToDictionary(d => d.Id, StringComparer.Ordinal),
@@ -25,6 +29,33 @@ internal static class DocumentChecks
         for (var i = 0; i < house.Endpoints.Length; i++)
             Near(house.Endpoints[i].Connect?.Near, $"endpoints[{i}].connect.near", index, problems);
         for (var i = 0; i < house.Needs.Length; i++) Check(house.Needs[i], $"needs[{i}]", index, problems);
+        for (var i = 0; i < house.Runs.Length; i++) Check(house, house.Runs[i], $"runs[{i}]", problems);
+    }
+
+    private static void Check(NetworkDocument house, CableRun run, string place, ProblemList problems)
+    {
+        Known(run.A, "a");
+        Known(run.B, "b");
+        if (Rooms.AreSame(house, run.A, run.B)) problems.Add($"{place}.b", "A run leads from one room to another; inside a room any cable may be laid. Name the other room.");
+
+        void Known(string room, string field)
+        {
+            if (Rooms.Find(house, room) is null)
+                problems.Add($"{place}.{field}", $"There is no room “{room}”. {Have("The rooms are", house.Rooms.Select(one => one.Id), "The document lists none: add it to rooms")}.");
+        }
+    }
+
+    /// <summary>The laptop of a work order is the last thing of its houses; anywhere else the name would be taken for it.</summary>
+    private static void NotReserved(NetworkDocument house, ProblemList problems)
+    {
+        for (var i = 0; i < house.Devices.Length; i++) Check(house.Devices[i].Id, $"devices[{i}].id", false);
+        for (var i = 0; i < house.Endpoints.Length; i++) Check(house.Endpoints[i].Id, $"endpoints[{i}].id", i == house.Endpoints.Length - 1);
+
+        void Check(string id, string place, bool mayBeLaptop)
+        {
+            if (!Limits.ReservedIds.TryGetValue(id, out var what) || (mayBeLaptop && id == Limits.LaptopId)) return;
+            problems.Add(place, $"“{id}” means {what}. Give it another id.");
+        }
     }
 
     private static void Unique<T>(
@@ -97,6 +128,11 @@ internal static class DocumentChecks
                 Required(need.Room, "room", "the room");
                 Required(need.Count, "count", "how many sockets");
                 break;
+            case NeedKind.Dns:
+                Endpoint(need.Endpoint, "endpoint", isRequired: false);
+                if (need.Servers.IsEmpty) problems.Add($"{place}.servers", "Missing. List the name servers, such as [\"192.168.1.1\"].");
+                break;
+            case NeedKind.Coverage: Required(need.Mbps, "mbps", "how many Mb/s"); break;
         }
         if (need.Kind == NeedKind.Speed)
         {

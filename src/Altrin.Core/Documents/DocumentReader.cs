@@ -61,13 +61,17 @@ public static class DocumentReader
         return new()
         {
             Format = NetworkDocument.CurrentFormat,
-            Name = r.Text("name") ?? "House",
+            Name = r.Name("name") ?? "House",
             Country = r.Text("country"),
             Line = r.Object("line", Line),
             Devices = r.Objects("devices", Device),
             Cables = r.Objects("cables", Cable),
             Endpoints = r.Objects("endpoints", Endpoint),
             Needs = r.Objects("needs", Need),
+            Building = r.Object("building", Building),
+            Rooms = r.Objects("rooms", Room),
+            Runs = r.Objects("runs", Run),
+            Neighbours = r.Objects("neighbours", Neighbour),
             Unknown = r.Rest(),
         };
     }
@@ -77,22 +81,87 @@ public static class DocumentReader
         Device = r.RequiredText("device"),
         Port = r.RequiredText("port"),
         Technology = r.Word<Technology>("technology"),
-        DownMbps = r.Number("downMbps", 1_000_000),
-        UpMbps = r.Number("upMbps", 1_000_000),
+        DownMbps = r.Number("downMbps", Limits.Mbps),
+        UpMbps = r.Number("upMbps", Limits.Mbps),
         Addressing = r.Word<LineAddressing>("addressing") ?? LineAddressing.Public,
         HandOff = r.Word<HandOff>("handOff") ?? HandOff.Dhcp,
-        Addresses = r.Whole("addresses", 0, 200) ?? 1,
+        Addresses = r.Whole("addresses", 0, Limits.Addresses) ?? 1,
+        Agreed = r.Object("agreed", LineAddress),
+        Seen = r.Object("seen", LineAddress),
+        Unknown = r.Rest(),
+    };
+
+    private static LineAddress LineAddress(ObjectReader r)
+    {
+        if (r.Find("address") is null) r.Missing("address", InterfaceAddress.Expected);
+        if (r.Find("gateway") is null) r.Missing("gateway", "the address of the provider's router");
+        var read = new LineAddress
+        {
+            Address = HostAddress(r, "address", isBox: true) ?? default,
+            Gateway = r.Value<Ipv4Address>("gateway") ?? default,
+            Unknown = r.Rest(),
+        };
+        if (AddressRanges.WhyNoHost(read.Gateway) is { } why && r.Find("gateway") is not null) r.Problem("gateway", $"{read.Gateway} {why}, which no device may hold.");
+        if (r.Find("gateway") is not null && read.Gateway == read.Address.Address) r.Problem("gateway", $"{read.Gateway} is the house's own address. Write the address of the provider's router.");
+        return read;
+    }
+
+    private static Building Building(ObjectReader r) => new()
+    {
+        Walls = r.Word<WallMaterial>("walls"),
+        Floors = r.Word<FloorMaterial>("floors"),
+        StoreyM = r.Number("storeyM", Network.Building.LeastStoreyM, Network.Building.MostStoreyM),
+        Unknown = r.Rest(),
+    };
+
+    private static Room Room(ObjectReader r)
+    {
+        var id = r.Id("id");
+        return new()
+        {
+            Id = id,
+            Name = r.Name("name") ?? id,
+            Floor = r.Whole("floor", Network.Room.LowestFloor, Network.Room.HighestFloor),
+            Rect = r.Numbers<RoomRect>("rect"),
+            Walls = r.Word<WallMaterial>("walls"),
+            Outdoor = r.OptionalFlag("outdoor"),
+            Building = r.Text("building"),
+            Unknown = r.Rest(),
+        };
+    }
+
+    private static CableRun Run(ObjectReader r) => new()
+    {
+        Id = r.Id("id"),
+        A = r.RequiredText("a"),
+        B = r.RequiredText("b"),
+        Medium = r.Word<Medium>("medium") ?? Medium.Ethernet,
+        Category = r.Text("category"),
+        LengthM = r.Number("lengthM", Limits.LengthM),
+        Laid = r.Flag("laid", false),
+        Unknown = r.Rest(),
+    };
+
+    private static NeighbourNetwork Neighbour(ObjectReader r) => new()
+    {
+        Ssid = r.Ssid("ssid"),
+        Band = r.RequiredWord<Band>("band"),
+        Channel = r.Whole("channel", Limits.LeastChannel, Limits.MostChannel),
+        WidthMHz = r.Whole("widthMHz", Limits.LeastWidthMHz, Limits.MostWidthMHz),
+        Room = r.Text("room"),
+        LevelDbm = r.Number("levelDbm", NeighbourNetwork.LowestDbm, NeighbourNetwork.HighestDbm),
         Unknown = r.Rest(),
     };
 
     private static Device Device(ObjectReader r)
     {
-        var id = r.RequiredText("id");
+        var id = r.Id("id");
         return new()
         {
             Id = id,
-            Name = r.Text("name") ?? id,
+            Name = r.Name("name") ?? id,
             Room = r.Text("room"),
+            At = r.Numbers<FloorPoint>("at"),
             Mac = r.Value<MacAddress>("mac"),
             Supports = r.WordList<DeviceMode>("supports"),
             Mode = r.RequiredWord<DeviceMode>("mode"),
@@ -112,6 +181,13 @@ public static class DocumentReader
             Hairpin = r.Flag("hairpin", false),
             DefaultPassword = r.OptionalFlag("defaultPassword"),
             KeptApart = r.OptionalFlag("keptApart"),
+            PassthroughShares = r.OptionalFlag("passthroughShares"),
+            Off = r.OptionalFlag("off"),
+            LeaveAsFound = r.OptionalFlag("leaveAsFound"),
+            MustUse = r.OptionalFlag("mustUse"),
+            Kit = r.Text("kit"),
+            Hardware = r.Text("hardware"),
+            Firmware = r.Text("firmware"),
             Label = r.Object("label", Label),
             Unknown = r.Rest(),
         };
@@ -119,9 +195,9 @@ public static class DocumentReader
 
     private static Port Port(ObjectReader r) => new()
     {
-        Id = r.RequiredText("id"),
+        Id = r.Id("id"),
         Role = r.RequiredWord<PortRole>("role"),
-        SpeedMbps = r.Number("speedMbps", 1_000_000),
+        SpeedMbps = r.Number("speedMbps", Limits.Mbps),
         Vlan = r.Whole("vlan", Network.Vlan.Least, Network.Vlan.Most),
         Tagged = r.WholeList("tagged", Network.Vlan.Least, Network.Vlan.Most),
         PoeGives = r.Word<PoeClass>("poeGives"),
@@ -131,11 +207,12 @@ public static class DocumentReader
 
     private static WirelessRadio Radio(ObjectReader r) => new()
     {
-        Id = r.RequiredText("id"),
+        Id = r.Id("id"),
         Band = r.RequiredWord<Band>("band"),
         Generation = r.Text("generation"),
         Streams = r.Whole("streams", 1, 16),
-        MaxWidthMHz = r.Whole("maxWidthMHz", 5, 320),
+        MaxWidthMHz = r.Whole("maxWidthMHz", Limits.LeastWidthMHz, Limits.MostWidthMHz),
+        TxDbm = r.Number("txDbm", Limits.LeastDbm, Limits.MostDbm),
         Unknown = r.Rest(),
     };
 
@@ -168,8 +245,12 @@ public static class DocumentReader
         };
         if (server.Start is { } start && server.End is { } end && end < start)
             r.Problem("end", $"The pool ends at {end}, before it starts at {start}. Swap the two.");
-        if (server.Enabled && r.Find("start") is null) r.Missing("start", "the pool's first address");
-        if (server.Enabled && r.Find("end") is null) r.Missing("end", "the pool's last address");
+        // Both missing: nobody has looked at the pool. One alone is half an answer.
+        if (server.Enabled && r.Find("start") is null != r.Find("end") is null)
+        {
+            if (r.Find("start") is null) r.Missing("start", "the pool's first address; leave out both where nobody has looked");
+            else r.Missing("end", "the pool's last address; leave out both where nobody has looked");
+        }
         return server;
     }
 
@@ -217,11 +298,11 @@ public static class DocumentReader
     private static WifiNetwork Wifi(ObjectReader r) => new()
     {
         Radio = r.RequiredText("radio"),
-        Ssid = r.RequiredText("ssid"),
+        Ssid = r.RequiredSsid("ssid"),
         Security = r.Word<WifiSecurity>("security") ?? WifiSecurity.Open,
         Key = r.Text("key"),
         Channel = Channel(r),
-        WidthMHz = r.Whole("widthMHz", 5, 320),
+        WidthMHz = r.Whole("widthMHz", Limits.LeastWidthMHz, Limits.MostWidthMHz),
         Broadcast = r.Flag("broadcast", true),
         Enabled = r.Flag("enabled", true),
         Guest = r.Flag("guest", false),
@@ -233,7 +314,7 @@ public static class DocumentReader
     {
         if (r.Find("channel") is not { } value) return null;
         if (value.ValueKind == JsonValueKind.String && value.ValueEquals("auto")) return new(null);
-        if (value.ValueKind == JsonValueKind.Number) return r.Whole("channel", 1, 233) is { } number ? new(number) : null;
+        if (value.ValueKind == JsonValueKind.Number) return r.Whole("channel", Limits.LeastChannel, Limits.MostChannel) is { } number ? new(number) : null;
         r.Problem("channel", $"{ObjectReader.Describe(value)} stands here. Write a channel number, or “auto”.");
         return null;
     }
@@ -241,7 +322,7 @@ public static class DocumentReader
     private static Uplink Uplink(ObjectReader r) => new()
     {
         Radio = r.RequiredText("radio"),
-        Ssid = r.RequiredText("ssid"),
+        Ssid = r.RequiredSsid("ssid"),
         Security = r.Word<WifiSecurity>("security") ?? WifiSecurity.Open,
         Key = r.Text("key"),
         Near = r.Text("near"),
@@ -251,6 +332,7 @@ public static class DocumentReader
     private static BoxLabel Label(ObjectReader r) => new()
     {
         DefaultAddress = r.Value<Ipv4Address>("defaultAddress"),
+        PageName = r.Text("pageName"),
         DefaultUser = r.Text("defaultUser"),
         ResetHoldSeconds = r.Whole("resetHoldSeconds", 1, 600),
         RebootSeconds = r.Whole("rebootSeconds", 1, 3600),
@@ -259,12 +341,12 @@ public static class DocumentReader
 
     private static Cable Cable(ObjectReader r) => new()
     {
-        Id = r.RequiredText("id"),
+        Id = r.Id("id"),
         A = End(r, "a"),
         B = End(r, "b"),
         Medium = r.Word<Medium>("medium") ?? Medium.Ethernet,
         Category = r.Text("category"),
-        LengthM = r.Number("lengthM", 100_000),
+        LengthM = r.Number("lengthM", Limits.LengthM),
         Unknown = r.Rest(),
     };
 
@@ -276,14 +358,16 @@ public static class DocumentReader
 
     private static Endpoint Endpoint(ObjectReader r)
     {
-        var id = r.RequiredText("id");
+        var id = r.Id("id");
         return new()
         {
             Id = id,
-            Name = r.Text("name") ?? id,
+            Name = r.Name("name") ?? id,
             Kind = r.Text("kind"),
             Room = r.Text("room"),
+            At = r.Numbers<FloorPoint>("at"),
             Mac = r.Value<MacAddress>("mac"),
+            Bands = r.WordList<Band>("bands"),
             Connect = r.Object("connect", Attachment),
             Address = r.Object("address", EndpointAddress) ?? new(),
             Services = r.Objects("services", Service),
@@ -297,7 +381,7 @@ public static class DocumentReader
         {
             Device = r.Text("device"),
             Port = r.Text("port"),
-            Ssid = r.Text("ssid"),
+            Ssid = r.Ssid("ssid"),
             Security = r.Word<WifiSecurity>("security"),
             Key = r.Text("key"),
             Near = r.Text("near"),
@@ -338,7 +422,7 @@ public static class DocumentReader
 
     private static Need Need(ObjectReader r) => new()
     {
-        Id = r.RequiredText("id"),
+        Id = r.Id("id"),
         Kind = r.RequiredWord<NeedKind>("kind"),
         Endpoint = r.Text("endpoint"),
         From = r.Text("from"),
@@ -346,12 +430,15 @@ public static class DocumentReader
         Protocol = r.Word<TransportProtocol>("protocol"),
         Port = r.Whole("port", 1, 65535),
         Discovery = r.OptionalFlag("discovery"),
-        Ssid = r.Text("ssid"),
+        Ssid = r.Ssid("ssid"),
         Key = r.Text("key"),
         Prefix = r.Value<Prefix>("prefix"),
         Room = r.Text("room"),
         Count = r.Whole("count", 0, 1000),
-        Mbps = r.Number("mbps", 1_000_000),
+        Mbps = r.Number("mbps", Limits.Mbps),
+        Servers = r.ValueList<Ipv4Address>("servers"),
+        Rooms = r.TextList("rooms"),
+        Nice = r.OptionalFlag("nice"),
         Unknown = r.Rest(),
     };
 

@@ -47,9 +47,63 @@ internal sealed class ObjectReader
     public string? Text(string field)
     {
         if (Find(field) is not { } value) return null;
-        if (TextOf(value) is { } text) return text;
-        Problem(field, $"{Describe(value)} stands here. Write text in quotes.");
+        if (TextOf(value) is not { } text) Problem(field, $"{Describe(value)} stands here. Write text in quotes.");
+        else if (text.Length > Limits.NameLetters) Problem(field, $"Longer than {Limits.NameLetters} letters. Shorten it.");
+        else return text;
         return null;
+    }
+
+    /// <summary>What people call it: not empty where it stands.</summary>
+    public string? Name(string field)
+    {
+        var name = Text(field);
+        if (name is not null && string.IsNullOrWhiteSpace(name)) Problem(field, "Empty. Give it a name.");
+        return name;
+    }
+
+    public string Id(string field)
+    {
+        var id = RequiredText(field);
+        if (id.Length > Limits.IdLetters) Problem(field, $"Longer than {Limits.IdLetters} letters. Shorten it.");
+        else if (id.Length > 0 && string.IsNullOrWhiteSpace(id)) Problem(field, "Empty. Give it an id.");
+        return id;
+    }
+
+    /// <summary>A network's name, at most 32 bytes.</summary>
+    public string? Ssid(string field)
+    {
+        if (Text(field) is not { } ssid) return null;
+        if (Limits.WhyNoSsid(ssid) is { } why) Problem(field, why);
+        return ssid;
+    }
+
+    public string RequiredSsid(string field)
+    {
+        if (Find(field) is null) Missing(field, "the network's name");
+        return Ssid(field) ?? "";
+    }
+
+    public ImmutableArray<string> TextList(string field)
+    {
+        if (Array(field) is not { } array) return [];
+        var list = ImmutableArray.CreateBuilder<string>();
+        var index = 0;
+        foreach (var element in array.EnumerateArray())
+        {
+            var place = $"{At(field)}[{index++}]";
+            if (TextOf(element) is not { } text) problems.Add(place, $"{Describe(element)} stands here. Write text in quotes.");
+            else if (text.Length is 0 or > Limits.NameLetters) problems.Add(place, $"Write text of 1 to {Limits.NameLetters} letters.");
+            else list.Add(text);
+        }
+        return list.ToImmutable();
+    }
+
+    public T? Numbers<T>(string field) where T : struct, INumbers<T>
+    {
+        if (Find(field) is not { } value) return null;
+        var read = NumbersConverter<T>.TryRead(value, out var why);
+        if (read is null) Problem(field, $"{Describe(value)} stands here. {why}");
+        return read;
     }
 
     public string RequiredText(string field)
@@ -86,12 +140,14 @@ internal sealed class ObjectReader
         return null;
     }
 
-    public double? Number(string field, double most)
+    public double? Number(string field, double most) => Number(field, 0, most);
+
+    public double? Number(string field, double least, double most)
     {
         if (Find(field) is not { } value) return null;
-        if (value.ValueKind == JsonValueKind.Number && value.TryGetDouble(out var number) && number >= 0 && number <= most)
+        if (value.ValueKind == JsonValueKind.Number && value.TryGetDouble(out var number) && number >= least && number <= most)
             return number;
-        Problem(field, $"{Describe(value)} stands here. Write a number from 0 to {most:0}.");
+        Problem(field, $"{Describe(value)} stands here. Write a number from {least:0} to {most:0}.");
         return null;
     }
 

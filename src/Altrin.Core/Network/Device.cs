@@ -24,6 +24,9 @@ public sealed record Device : DocumentPart
     public required string Name { get; init; }
     public string? Room { get; init; }
 
+    /// <summary>Where on its room's floor; null: in the middle.</summary>
+    public FloorPoint? At { get; init; }
+
     /// <summary>A router's WAN; of any other box its management interface.</summary>
     public MacAddress? Mac { get; init; }
 
@@ -54,7 +57,45 @@ public sealed record Device : DocumentPart
     /// <summary>The household wants what is behind this router kept apart: its second translation is meant, not an accident.</summary>
     public bool? KeptApart { get; init; }
 
+    /// <summary>A gateway in pass-through that goes on routing for everyone else: only its target has the line's own address.</summary>
+    public bool? PassthroughShares { get; init; }
+
+    /// <summary>Without power: it takes no part, its cables stay in.</summary>
+    public bool? Off { get; init; }
+
+    /// <summary>Nobody changes its settings; its sockets may be used.</summary>
+    public bool? LeaveAsFound { get; init; }
+
+    /// <summary>A plan without it is none.</summary>
+    public bool? MustUse { get; init; }
+
+    /// <summary>The kind on the kit shelf that it was taken from.</summary>
+    public string? Kit { get; init; }
+
+    /// <summary>As the label or the page says.</summary>
+    public string? Hardware { get; init; }
+
+    public string? Firmware { get; init; }
+
     public BoxLabel? Label { get; init; }
+
+    [JsonIgnore]
+    public ModeTraits Traits => Modes.Of(Mode);
+
+    /// <summary>Whether it routes for the things on its own side.</summary>
+    [JsonIgnore]
+    public bool RoutesForItsOwn => Traits.Routing == Routing.Everyone || (Traits.Routing == Routing.EveryoneElseIfItShares && PassthroughShares == true);
+
+    /// <summary>Whether its networks that are on are on the air in the mode it is in.</summary>
+    [JsonIgnore]
+    public bool SendsWifi => Traits.Wifi switch
+    {
+        WifiSide.Sends => true,
+        WifiSide.SendsIfItServes => ServesWifi,
+        WifiSide.SendsIfItShares => PassthroughShares == true,
+        WifiSide.Silent => false,
+        _ => throw new InvalidOperationException($"{Traits.Wifi} is not handled."),
+    };
 
     public bool CanBe(DeviceMode mode) => Mode == mode || Supports.Contains(mode);
     public Port? FindPort(string id) => Ports.FirstOrDefault(port => port.Id == id);
@@ -98,6 +139,9 @@ public sealed record WirelessRadio : DocumentPart
     public string? Generation { get; init; }
     public int? Streams { get; init; }
     public int? MaxWidthMHz { get; init; }
+
+    /// <summary>What it radiates (EIRP), in dBm; null: as the band and the country allow.</summary>
+    public double? TxDbm { get; init; }
 }
 
 public sealed record PortForward : DocumentPart
@@ -118,6 +162,10 @@ public sealed record BoxLabel : DocumentPart
     public const int UsualResetHoldSeconds = 10, UsualRebootSeconds = 90;
 
     public Ipv4Address? DefaultAddress { get; init; }
+
+    /// <summary>The name under which its page opens, such as <c>setup.lan</c>.</summary>
+    public string? PageName { get; init; }
+
     public string? DefaultUser { get; init; }
     public int? ResetHoldSeconds { get; init; }
     public int? RebootSeconds { get; init; }

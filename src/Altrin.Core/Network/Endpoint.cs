@@ -10,7 +10,15 @@ public sealed record Endpoint : DocumentPart
     public required string Name { get; init; }
     public string? Kind { get; init; }
     public string? Room { get; init; }
+
+    /// <summary>Where on its room's floor; null: in the middle.</summary>
+    public FloorPoint? At { get; init; }
+
     public MacAddress? Mac { get; init; }
+
+    /// <summary>What its radio has; empty: every band.</summary>
+    [OmitEmpty]
+    public ImmutableArray<Band> Bands { get; init; } = [];
 
     /// <summary>Null: neither plugged in nor joined.</summary>
     public Attachment? Connect { get; init; }
@@ -66,7 +74,7 @@ public sealed record Service : DocumentPart
 [JsonConverter(typeof(WordConverter<NeedKind>))]
 public enum NeedKind
 {
-    Internet, Reach, Inbound, SingleNat, FixedAddress, OneName, OwnNames, KeepName, GuestsApart, Tunnel, Sockets, Speed,
+    Internet, Reach, Inbound, SingleNat, FixedAddress, OneName, OwnNames, KeepName, GuestsApart, Tunnel, Sockets, Dns, Speed, Coverage,
 }
 
 /// <summary>A sentence of the household with its blanks; which blanks count depends on the kind.</summary>
@@ -89,4 +97,15 @@ public sealed record Need : DocumentPart
     public string? Room { get; init; }
     public int? Count { get; init; }
     public double? Mbps { get; init; }
+
+    /// <summary>Name servers, in any order.</summary>
+    [OmitEmpty]
+    public ImmutableArray<Ipv4Address> Servers { get; init; } = [];
+
+    /// <summary>Empty: every listed room that is not outdoors.</summary>
+    [OmitEmpty]
+    public ImmutableArray<string> Rooms { get; init; } = [];
+
+    /// <summary>Counted after the others.</summary>
+    public bool? Nice { get; init; }
 }

@@ -29,6 +29,13 @@ public sealed record DhcpServer : DocumentPart
 
     public ImmutableArray<Reservation> Reservations { get; init; } = [];
 
+    /// <summary>Nobody has looked at its pool: it is computed as the whole subnet.</summary>
+    [JsonIgnore]
+    public bool IsPoolUnknown => Start is null && End is null;
+
+    /// <summary>What it gives out of its own subnet; null where its two ends make no pool.</summary>
+    public AddressPool? PoolIn(Prefix subnet) => IsPoolUnknown ? new(subnet.FirstUsable, subnet.LastUsable) : Pool;
+
     [JsonIgnore]
     public AddressPool? Pool => Start is { } start && End is { } end && start <= end ? new(start, end) : null;
 

@@ -27,6 +27,16 @@ public sealed record NetworkDocument : DocumentPart
     public ImmutableArray<Cable> Cables { get; init; } = [];
     public ImmutableArray<Endpoint> Endpoints { get; init; } = [];
     public ImmutableArray<Need> Needs { get; init; } = [];
+    public Building? Building { get; init; }
+
+    [OmitEmpty]
+    public ImmutableArray<Room> Rooms { get; init; } = [];
+
+    [OmitEmpty]
+    public ImmutableArray<CableRun> Runs { get; init; } = [];
+
+    [OmitEmpty]
+    public ImmutableArray<NeighbourNetwork> Neighbours { get; init; } = [];
 
     public Device? FindDevice(string id) => Devices.FirstOrDefault(device => device.Id == id);
     public Endpoint? FindEndpoint(string id) => Endpoints.FirstOrDefault(endpoint => endpoint.Id == id);
@@ -44,12 +54,12 @@ public sealed record NetworkDocument : DocumentPart
     /// <summary>What is in the socket, or null when it is free.</summary>
     public Occupant? OccupantOf(Socket socket)
     {
-        if (Line is { } line && line.Socket == socket) return new("line", "the provider's line");
+        if (Line is { } line && line.Socket == socket) return new(OccupantKind.Line, null, "the provider's line");
         foreach (var cable in Cables)
             if (cable.A == socket || cable.B == socket)
-                return new(cable.Id, $"the cable to {NameOf((cable.A == socket ? cable.B : cable.A).Device)}");
+                return new(OccupantKind.Cable, cable.Id, $"the cable to {NameOf((cable.A == socket ? cable.B : cable.A).Device)}");
         foreach (var endpoint in Endpoints)
-            if (endpoint.Connect?.Socket == socket) return new(endpoint.Id, endpoint.Name);
+            if (endpoint.Connect?.Socket == socket) return new(OccupantKind.Thing, endpoint.Id, endpoint.Name);
         return null;
     }
 
@@ -58,9 +68,11 @@ public sealed record NetworkDocument : DocumentPart
         port.Role == role && OccupantOf(new(device.Id, port.Id)) is null);
 }
 
-/// <param name="Id">The cable or endpoint, or <c>line</c>.</param>
+public enum OccupantKind { Line, Cable, Thing }
+
+/// <param name="Id">The cable or the thing: each kind has a space of names of its own. Null for the line.</param>
 /// <param name="Say">The thing in words, for a sentence.</param>
-public sealed record Occupant(string Id, string Say);
+public sealed record Occupant(OccupantKind Kind, string? Id, string Say);
 
 /// <summary>One socket on the back of one box.</summary>
 public sealed record Socket(string Device, string Port)
@@ -84,6 +96,9 @@ public sealed record Line : DocumentPart
     /// <summary>What the state calls the provider's own server and router.</summary>
     public const string ProviderId = "isp";
 
+    /// <summary>What it calls the provider's own translation on a shared line.</summary>
+    public const string CarrierId = "carrier";
+
     public required string Device { get; init; }
     public required string Port { get; init; }
     public Technology? Technology { get; init; }
@@ -95,6 +110,23 @@ public sealed record Line : DocumentPart
     /// <summary>How many addresses the provider gives out.</summary>
     public int Addresses { get; init; } = 1;
 
+    /// <summary>What was agreed for a line of fixed address; of any other hand-off without effect.</summary>
+    public LineAddress? Agreed { get; init; }
+
+    /// <summary>What the gateway's page showed as its own outside address. On a line of fixed address without effect.</summary>
+    public LineAddress? Seen { get; init; }
+
     [JsonIgnore]
     public Socket Socket => new(Device, Port);
 }
+
+/// <summary>An address at the house's end of the line, and the provider's router that belongs to it.</summary>
+public sealed record LineAddress : DocumentPart
+{
+    public required InterfaceAddress Address { get; init; }
+    public required Ipv4Address Gateway { get; init; }
+}
+
+/// <summary>A list that older documents do not have: written only when there is something in it.</summary>
+[AttributeUsage(AttributeTargets.Property)]
+public sealed class OmitEmptyAttribute : Attribute;

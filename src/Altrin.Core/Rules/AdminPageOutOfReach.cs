@@ -35,7 +35,7 @@ public sealed class AdminPageOutOfReach : IRule
         var fixes = ImmutableArray.CreateBuilder<Fix>();
         if (facts.FreeAddress(held.Segment, home.Address!.Value.Prefix) is { } free)
             fixes.Add(new($"Give it {free}", new SetLanAddress(held.Owner, new(free, home.Address.Value.Prefix.Length))));
-        if (facts.Device(held.Owner).Mode is not (DeviceMode.Router or DeviceMode.Passthrough or DeviceMode.Modem))
+        if (facts.Device(held.Owner).Traits.MayAskForAddress)
             fixes.Add(new("Let it ask for its own address", new AskForLanAddress(held.Owner)));
         return fixes.ToImmutable();
     }

@@ -12,14 +12,11 @@ public sealed class BridgeGivesAddresses : IRule
     public string Statement => "A repeater or wireless bridge gives out no addresses: the router does.";
     public string Source => "common practice, no source";
 
-    /// <summary>Whether the box only bridges: its server is this rule's matter, not a rival router's.</summary>
-    internal static bool OnlyBridges(Device box) => box.Mode is DeviceMode.Repeater or DeviceMode.Wds or DeviceMode.ClientBridge;
-
     public IEnumerable<Finding> Check(Facts facts)
     {
         foreach (var server in facts.State.Servers)
         {
-            if (facts.FindDevice(server.Device) is not { } box || !OnlyBridges(box)) continue;
+            if (facts.FindDevice(server.Device) is not { } box || !box.Traits.OnlyBridges) continue;
             var gateway = server.Offer.Gateway == server.Own.Address ? "itself" : server.Offer.Gateway.ToString();
             yield return new(Id, Severity.Fault, "A bridge that gives out addresses", [box.Id],
                 $"{box.Name} is a {box.Mode.Say()}, and its DHCP server is still on, with {gateway} as gateway. "

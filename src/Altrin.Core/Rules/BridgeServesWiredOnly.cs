@@ -13,7 +13,7 @@ public sealed class BridgeServesWiredOnly : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        if (!facts.House.Devices.Any(IsSilent)) yield break;
+        if (!facts.InUse.Any(IsSilent)) yield break;
         foreach (var group in facts.House.Endpoints.Where(thing => facts.State.JoinedNetwork(thing.Id) is null)
             .GroupBy(thing => thing.Connect is { } connect ? SilentBridge(facts, connect) : null))
         {
@@ -26,7 +26,7 @@ public sealed class BridgeServesWiredOnly : IRule
     }
 
     /// <summary>The bridge whose silent network would have fitted.</summary>
-    internal static Device? SilentBridge(Facts facts, Attachment connect) => facts.House.Devices.FirstOrDefault(box =>
+    internal static Device? SilentBridge(Facts facts, Attachment connect) => facts.InUse.FirstOrDefault(box =>
         IsSilent(box) && box.Wifi.Any(network => network.Enabled && network.Ssid == connect.Ssid && network.Key == connect.Key));
 
     private static bool IsSilent(Device box) => box is { Mode: DeviceMode.ClientBridge, ServesWifi: false };

@@ -16,7 +16,7 @@ public sealed class CableBesideRadio : IRule
         foreach (var segment in facts.State.Segments)
         {
             if (!segment.IsLoop || Loop.ClosingCables(facts, segment).Any()) continue;
-            var box = facts.House.Devices.LastOrDefault(one => facts.State.InsideOf(one.Id) == segment.Index
+            var box = facts.InUse.LastOrDefault(one => facts.State.InsideOf(one.Id) == segment.Index
                 && one.Mode != DeviceMode.Router && facts.State.UplinkBox(one.Id) is not null && Cables(facts, one).Any());
             if (box is null) continue;
             yield return new(Id, Severity.Fault, "Cable and radio at once", [box.Id],

@@ -22,11 +22,11 @@ public sealed class CableBeyondStandard : IRule
             if (cable.LengthM > Channel)
                 yield return new(Id, Severity.Caution, "A cable too long", [cable.A.Device, cable.B.Device],
                     $"The cable between {facts.House.SocketName(cable.A)} and {facts.House.SocketName(cable.B)} is {cable.LengthM:0} m ({cable.LengthM / 0.3048:0} ft) long; the standard ends at 100 m (328 ft). "
-                    + "Put a switch half way, or use fibre.", () => []);
+                    + "Put a switch half way, or use fibre.", () => [], cable.Id, "length");
             else if (CableRates.LimitMbps(cable) is { } limit && Sockets(facts, cable) > limit)
                 yield return new(Id, Severity.Caution, "A cable of too low a category", [cable.A.Device, cable.B.Device],
                     $"The cable between {facts.House.SocketName(cable.A)} and {facts.House.SocketName(cable.B)} is {cable.Category}{(cable.LengthM is { } m ? $", {m:0} m" : "")}, good for {Rate(limit)}; "
-                    + $"its sockets can do {Rate(Sockets(facts, cable))}.", () => Fixes(facts, cable));
+                    + $"its sockets can do {Rate(Sockets(facts, cable))}.", () => Fixes(facts, cable), cable.Id, "category");
         }
     }
 

@@ -13,13 +13,13 @@ public sealed class DoubleNat : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var box in facts.House.Devices)
+        foreach (var box in facts.InUse)
         {
             if (box is not { Mode: DeviceMode.Router, Nat: true }) continue;
             // Joined by radio it is the choice on the repeater's page that is wrong, and another rule's finding.
             if (box is { Uplink: not null, KeptApart: not true }) continue;
             if (facts.State.Wan(box.Id) is not { } wan || facts.State.Lan(box.Id)?.Address is not { } lan) continue;
-            if (Translator(facts, wan) is not { } outer) continue;
+            if (facts.State.RoutersAbove(wan).FirstOrDefault(router => router.Nat) is not { } outer) continue;
             // With one subnet on both sides nothing is translated at all: another rule's finding.
             if (wan.Candidates.All(candidate => candidate.Address?.Prefix.Overlaps(lan.Prefix) == true)) continue;
             var byChoice = box.KeptApart == true;
@@ -34,16 +34,6 @@ public sealed class DoubleNat : IRule
         return $"{box.Name} translates {inside} into {seen}, and {outer.Name} translates again. "
             + $"Nothing behind {box.Name} can be reached or found by name from the rest of the house or from the street."
             + (box.KeptApart == true ? " The household wants it kept apart, so this is meant." : "");
-    }
-
-    /// <summary>The translating router whose LAN side this WAN sends to.</summary>
-    private static Device? Translator(Facts facts, Interface wan)
-    {
-        foreach (var candidate in wan.Candidates)
-            foreach (var router in facts.RoutersOn[wan.Segment])
-                if (router.Owner != wan.Owner && router.Address?.Address == candidate.Gateway && facts.Device(router.Owner) is { Nat: true } outer)
-                    return outer;
-        return null;
     }
 
     private static ImmutableArray<Fix> Fixes(Facts facts, Device box) =>

@@ -14,18 +14,23 @@ public sealed class Facts
     {
         State = state;
         devices = state.House.Devices.ToDictionary(device => device.Id, StringComparer.Ordinal);
+        InUse = [.. state.House.Devices.Where(device => state.IsInUse(device.Id))];
         ServersOn = state.Servers.ToLookup(server => server.Segment);
         RoutersOn = state.Interfaces.Where(one => one is { Routes: true, Kind: InterfaceKind.Lan }).ToLookup(one => one.Segment);
     }
 
     public NetworkState State { get; }
     public NetworkDocument House => State.House;
+
+    /// <summary>Boxes that take part, in document order: what lies on the table or has no power is nobody's fault.</summary>
+    public ImmutableArray<Device> InUse { get; }
+
     public ILookup<int, RunningServer> ServersOn { get; }
     public ILookup<int, Interface> RoutersOn { get; }
 
     public Device Device(string id) => devices[id];
     public Device? FindDevice(string id) => devices.GetValueOrDefault(id);
-    public string NameOf(string id) => id == "isp" ? "The provider" : devices.TryGetValue(id, out var device) ? device.Name : House.NameOf(id);
+    public string NameOf(string id) => id == Line.ProviderId ? "The provider" : devices.TryGetValue(id, out var device) ? device.Name : House.NameOf(id);
 
     /// <summary>The router LANs of a segment that lead on: those with something on their WAN side; where none has, all of them.</summary>
     public ImmutableArray<Interface> MainsOn(int segment)

@@ -14,7 +14,7 @@ public sealed class ForwardStopsOutside : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var box in facts.House.Devices)
+        foreach (var box in facts.InUse)
         {
             if (box.PortForwards.IsEmpty || box is not { Mode: DeviceMode.Router, Nat: true } || facts.State.Wan(box.Id) is not { Address: { } wan } outside) continue;
             if (Outer(facts, outside) is not { } outer || outer.DmzHost == wan.Address) continue;

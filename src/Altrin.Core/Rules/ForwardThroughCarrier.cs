@@ -14,8 +14,8 @@ public sealed class ForwardThroughCarrier : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        if (facts.House.Line is not { Addressing: LineAddressing.Shared }) yield break;
-        foreach (var box in facts.House.Devices)
+        if (!facts.State.IsLineShared) yield break;
+        foreach (var box in facts.InUse)
         {
             if (box.Mode != DeviceMode.Router || (box.PortForwards.IsEmpty && box.DmzHost is null)) continue;
             var what = box.PortForwards.IsEmpty ? $"sends what comes in to {box.DmzHost}"

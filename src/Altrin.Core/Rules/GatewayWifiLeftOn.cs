@@ -17,7 +17,7 @@ public sealed class GatewayWifiLeftOn : IRule
         if (facts.House.Line is not { } line || facts.FindDevice(line.Device) is not { } gateway) yield break;
         var own = facts.State.Air.Where(one => one.Box.Id == gateway.Id).ToList();
         if (own.Count == 0) yield break;
-        var users = facts.House.Endpoints.Select(one => one.Id).Concat(facts.House.Devices.Select(one => one.Id))
+        var users = facts.House.Endpoints.Select(one => one.Id).Concat(facts.InUse.Select(one => one.Id))
             .Select(facts.State.JoinedNetwork).OfType<(string Box, int Place)>().ToList();
         var other = users.Find(one => one.Box != gateway.Id).Box;
         if (users.Exists(one => one.Box == gateway.Id) || other is null) yield break;

@@ -16,7 +16,7 @@ public sealed class GuestsNotApart : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var group in facts.State.Air.Where(one => one.Network.Guest && one.Box.Mode != DeviceMode.Router).GroupBy(one => one.Box.Id))
+        foreach (var group in facts.State.Air.Where(one => one.Network.Guest && !one.Box.RoutesForItsOwn).GroupBy(one => one.Box.Id))
         {
             var open = group.Where(one => facts.MainOn(one.Segment) is not null).ToList();
             if (open.Count == 0) continue;

@@ -13,7 +13,7 @@ public sealed class IdleRouterServices : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var box in facts.House.Devices)
+        foreach (var box in facts.InUse)
         {
             // In access-point mode proper most boxes stop these themselves; UPnP that is said to be on is on all the same.
             var byHand = facts.IsBridgeInPractice(box) && box.Lan?.DhcpServer is not { Enabled: true };

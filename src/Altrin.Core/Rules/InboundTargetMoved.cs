@@ -14,7 +14,7 @@ public sealed class InboundTargetMoved : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var box in facts.House.Devices)
+        foreach (var box in facts.InUse)
         {
             if (box is not { Mode: DeviceMode.Router, Nat: true } || (box.PortForwards.IsEmpty && box.DmzHost is null)) continue;
             var held = facts.State.OnSegment[facts.State.InsideOf(box.Id)].SelectMany(one => one.Candidates)

@@ -18,7 +18,7 @@ public sealed class LeaseGatewayMissing : IRule
         {
             if (facts.FindDevice(server.Device) is not { } box || server.Offer.Gateway is not { } gateway) continue;
             // A bridge or a gateway in pass-through that gives itself: other rules' findings, which name the cause.
-            if (gateway == server.Own.Address && (BridgeGivesAddresses.OnlyBridges(box) || box.Mode == DeviceMode.Passthrough)) continue;
+            if (gateway == server.Own.Address && !box.RoutesForItsOwn) continue;
             var holder = facts.State.OnSegment[server.Segment].FirstOrDefault(one => one.Address?.Address == gateway);
             if (holder is { Routes: true } && server.Own.Prefix.Contains(gateway)) continue;
             var clients = facts.State.OnSegment[server.Segment]

@@ -23,7 +23,7 @@ public sealed class Loop : IRule
             var boxes = closing.SelectMany(cable => new[] { cable.A.Device, cable.B.Device }).Distinct().ToImmutableArray();
             var which = $"The cable between {facts.House.SocketName(closing[0].A)} and {facts.House.SocketName(closing[0].B)} closes it";
             yield return new(Id, Severity.Fault, "The cables form a circle", boxes,
-                $"{which}: broadcasts run round it until nothing on this network gets through.", () => Fixes(facts, closing));
+                $"{which}: broadcasts run round it until nothing on this network gets through.", () => Fixes(facts, closing), [.. closing.Select(cable => cable.Id)]);
         }
     }
 
@@ -40,10 +40,10 @@ public sealed class Loop : IRule
             else groups[a] = b;
         }
 
-        bool IsMesh(Socket socket) => facts.Device(socket.Device).Mode == DeviceMode.MeshSatellite;
+        bool IsMesh(Socket socket) => facts.Device(socket.Device).Traits.BreaksLoops;
 
         // A router's WAN side and LAN side are two places even where both are on this segment.
-        string Side(Socket socket) => facts.Device(socket.Device) is { Mode: DeviceMode.Router } box
+        string Side(Socket socket) => facts.Device(socket.Device) is { Traits.Wan: WanSide.Apart } box
             && box.FindPort(socket.Port)?.Role == PortRole.Wan ? $"{box.Id}:wan" : socket.Device;
 
         string Root(string place)

@@ -26,13 +26,13 @@ public sealed class NoDhcpServer : IRule
                 ? $"{names} gets no address on its WAN side: nothing behind it has internet."
                 : $"{names} {(asking.Count == 1 ? "gives itself" : "give themselves")} 169.254.x.x and {(asking.Count == 1 ? "has" : "have")} no internet.";
             yield return new(Id, Severity.Fault, "Nobody gives out addresses", [.. asking.Select(one => one.Owner).Distinct()],
-                $"No DHCP server answers here. {loss}", () => Fixes(facts, segment.Index));
+                $"No DHCP server answers here. {loss}", () => Fixes(facts, segment.Index), [.. asking.Select(one => one.Kind.ToString()).Distinct()]);
         }
     }
 
     /// <summary>A bridge here joins nothing: that is the cause, and another rule's finding.</summary>
-    private static bool IsCutOffByRadio(Facts facts, int segment) => facts.House.Devices.Any(box =>
-        box.Uplink is not null && (BridgeGivesAddresses.OnlyBridges(box) || box.Mode == DeviceMode.MeshSatellite)
+    private static bool IsCutOffByRadio(Facts facts, int segment) => facts.InUse.Any(box =>
+        box.Uplink is not null && box.Traits.BridgesByRadio
         && facts.State.UplinkBox(box.Id) is null && facts.State.InsideOf(box.Id) == segment);
 
     private static ImmutableArray<Fix> Fixes(Facts facts, int segment)

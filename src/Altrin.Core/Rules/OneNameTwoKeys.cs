@@ -22,7 +22,7 @@ public sealed class OneNameTwoKeys : IRule
             yield return new(Id, Severity.Fault, "One name, two passwords", [.. odd.Select(one => one.Box.Id).Append(main.Box.Id).Distinct()],
                 $"{Facts.Join(odd.Select(one => one.Box.Name).Append(main.Box.Name).Distinct())} are both called {name.Key} but have another {what} each. "
                 + "A device that is carried from one to the other is thrown off.",
-                () => [new($"Use {main.Box.Name}’s {what} on all", OneWifi.Become(facts, main, odd))]);
+                () => [new($"Use {main.Box.Name}’s {what} on all", OneWifi.Become(facts, main, odd))], name.Key);
         }
     }
 }

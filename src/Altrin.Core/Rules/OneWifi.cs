@@ -28,7 +28,7 @@ internal static class OneWifi
         foreach (var thing in facts.House.Endpoints)
             if (facts.State.JoinedNetwork(thing.Id) is { } joined && places.TryGetValue(joined, out var now))
                 actions.Add(new ConnectEndpoint(thing.Id, thing.Connect! with { Ssid = now.Ssid, Security = now.Security, Key = now.Key }));
-        foreach (var box in facts.House.Devices)
+        foreach (var box in facts.InUse)
             if (facts.State.JoinedNetwork(box.Id) is { } joined && places.TryGetValue(joined, out var now))
                 actions.Add(new SetUplink(box.Id, box.Uplink! with { Ssid = now.Ssid, Security = now.Security, Key = now.Key }));
         return actions.ToImmutable();

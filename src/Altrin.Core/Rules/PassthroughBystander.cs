@@ -14,10 +14,10 @@ public sealed class PassthroughBystander : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var gateway in facts.House.Devices)
+        foreach (var gateway in facts.InUse)
         {
-            if (gateway is not { Mode: DeviceMode.Passthrough, PassthroughTo: { } id } || facts.FindDevice(id) is not { } target) continue;
-            if (facts.State.Wan(id)?.Candidates is not [{ Server: "isp" }]) continue;
+            if (gateway is not { Traits.HandsLineOn: true, RoutesForItsOwn: false, PassthroughTo: { } id } || facts.FindDevice(id) is not { } target) continue;
+            if (facts.State.Wan(id)?.Candidates is not [{ Server: Line.ProviderId }]) continue;
             var left = facts.State.OnSegment[facts.State.InsideOf(gateway.Id)]
                 .Where(one => one.Owner != gateway.Id && one.Owner != id && one.Kind is InterfaceKind.Net or InterfaceKind.Wan && one.IsPlugged).ToList();
             if (left.Count == 0) continue;

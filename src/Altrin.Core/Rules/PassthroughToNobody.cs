@@ -14,10 +14,10 @@ public sealed class PassthroughToNobody : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var gateway in facts.House.Devices)
+        foreach (var gateway in facts.InUse)
         {
-            if (gateway.Mode != DeviceMode.Passthrough || facts.House.Line?.Device != gateway.Id) continue;
-            if (gateway.PassthroughTo is { } id && facts.State.Wan(id)?.Candidates is [{ Server: "isp" }]) continue;
+            if (!gateway.Traits.HandsLineOn || gateway.RoutesForItsOwn || facts.House.Line?.Device != gateway.Id) continue;
+            if (gateway.PassthroughTo is { } id && facts.State.Wan(id)?.Candidates is [{ Server: Line.ProviderId }]) continue;
             var why = gateway.PassthroughTo is not { } named ? "to nobody"
                 : facts.State.OutsideOf(named) != facts.State.InsideOf(gateway.Id) || !facts.State.IsWanPlugged(named)
                     ? $"to {facts.NameOf(named)}, whose WAN side is not on its network"
@@ -30,7 +30,7 @@ public sealed class PassthroughToNobody : IRule
     private static ImmutableArray<Fix> Fixes(Facts facts, Device gateway)
     {
         var fixes = ImmutableArray.CreateBuilder<Fix>();
-        foreach (var router in facts.House.Devices.Where(box => box.Mode == DeviceMode.Router && facts.State.IsWanPlugged(box.Id)
+        foreach (var router in facts.InUse.Where(box => box.Mode == DeviceMode.Router && facts.State.IsWanPlugged(box.Id)
             && facts.State.OutsideOf(box.Id) == facts.State.InsideOf(gateway.Id)))
         {
             var asks = new WanSettings { Method = facts.House.Line!.HandOff == HandOff.Pppoe ? WanMethod.Pppoe : WanMethod.Dhcp };

@@ -22,17 +22,17 @@ public sealed class PoolExhausted : IRule
             if (without.Count == 0) continue;
             var names = Facts.Join(without.Select(one => facts.NameOf(one.Owner)));
             var gets = without.Count == 1 ? "gets" : "get";
-            if (server.Device == "isp")
+            if (server.Device == Line.ProviderId)
             {
                 // A switch out there is why so many ask: another rule's finding.
-                if (facts.House.Devices.Any(box => box.Mode == DeviceMode.Switch && facts.State.InsideOf(box.Id) == segment.Index)) continue;
+                if (facts.InUse.Any(box => box.Mode == DeviceMode.Switch && facts.State.InsideOf(box.Id) == segment.Index)) continue;
                 yield return new(Id, Severity.Fault, "The provider gives out too few addresses", [.. without.Select(one => one.Owner).Distinct()],
-                    $"The provider gives out {Count(server.Pool.Count)} and {names} {gets} none: only one router may stand directly at the line.", () => []);
+                    $"The provider gives out {Count(server.Pool.Count)} and {names} {gets} none: only one router may stand directly at the line.", () => [], server.Device);
                 continue;
             }
             yield return new(Id, Severity.Fault, "The pool is used up", [server.Device, .. without.Select(one => one.Owner).Distinct()],
                 $"{facts.NameOf(server.Device)} gives out {server.Pool}, {Count(server.Pool.Count)}. {names} {gets} none, so no internet.",
-                () => Fixes(facts, server));
+                () => Fixes(facts, server), facts.State.GuestsOf(server.Device) == segment.Index ? ["guests"] : []);
         }
     }
 

@@ -14,10 +14,10 @@ public sealed class PoolOutsideSubnet : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var box in facts.House.Devices)
+        foreach (var box in facts.InUse)
         {
             if (box.Lan is not { Method: LanMethod.Static, Address: { } own, DhcpServer: { Enabled: true, Pool: { } pool } }) continue;
-            if (!LeaseTable.RunsServer(box) || pool.IsInside(own.Prefix)) continue;
+            if (!box.Traits.RunsServer || pool.IsInside(own.Prefix)) continue;
             yield return new(Id, Severity.Fault, "The pool is outside the subnet", [box.Id],
                 $"{box.Name} is at {own}, but its pool runs from {pool}. It gives out nothing, and what asks it has no internet.",
                 () => Fixes(facts, box, own, pool));

@@ -15,7 +15,7 @@ public sealed record ReachExplained(string From, string To, Answer Reachable, bo
         {
             var way = facts.State.Internet(from);
             var through = way.Hops.Length == 0 ? "It stands at the line itself."
-                : $"Its address is translated by {Facts.Join(way.Hops.Select(hop => hop == InternetWays.Carrier ? "the provider" : facts.NameOf(hop)), 6)}.";
+                : $"Its address is translated by {Facts.Join(way.Hops.Select(hop => hop == Line.CarrierId ? "the provider" : facts.NameOf(hop)), 6)}.";
             return new(from, to, way.Reachable, false, way.Reachable == Answer.Yes ? through : Reasons.NoInternet(facts, from, way.Why));
         }
         var answer = facts.State.Reach(from, to);

@@ -13,7 +13,7 @@ public sealed class SatellitesInRow : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var box in facts.House.Devices)
+        foreach (var box in facts.InUse)
         {
             if (box.Uplink is not { Near: { } near } uplink || facts.State.UplinkBox(box.Id) is not { } joined || joined != near) continue;
             if (facts.State.UplinkBox(near) is null) continue;

@@ -20,8 +20,11 @@ public sealed class StaticInPool : IRule
             && server.MayGiveAway(held.Address!.Value.Address, held.Mac)
         let address = held.Address!.Value.Address
         select new Finding(Id, Severity.Caution, "A fixed address inside the pool", [held.Owner, server.Device],
-            $"{facts.NameOf(held.Owner)} is fixed at {address}, and {facts.NameOf(server.Device)} may give that "
-            + "address to another device; then both lose the network.", () => Fixes(facts, server, held));
+            server.IsPoolUnknown && server.Pool.Contains(address)
+                ? $"{facts.NameOf(held.Owner)} is fixed at {address}, and nobody has looked which addresses {facts.NameOf(server.Device)} gives out: it may be one of them. "
+                    + "Look at its DHCP page and write the pool down."
+                : $"{facts.NameOf(held.Owner)} is fixed at {address}, and {facts.NameOf(server.Device)} may give that "
+                    + "address to another device; then both lose the network.", () => Fixes(facts, server, held), held.Kind.ToString());
 
     private static ImmutableArray<Fix> Fixes(Facts facts, RunningServer server, Interface held)
     {
@@ -29,6 +32,8 @@ public sealed class StaticInPool : IRule
         var fixes = ImmutableArray.CreateBuilder<Fix>();
         var address = held.Address!.Value.Address;
         if (held.Mac is { } mac) fixes.Add(new($"Reserve {address.LastNumber} for it", new ReserveAddress(box.Id, mac, address)));
+        // Where the pool is not known, only looking tells where it ends.
+        if (server.IsPoolUnknown) return fixes.ToImmutable();
         if (facts.FreeAddress(server.Segment, server.Own.Prefix) is { } free && facts.State.Lan(box.Id) is { } lan)
             fixes.Add(new($"Give it {free.LastNumber}", held.Kind == InterfaceKind.Net
                 ? Remedies.FixEndpoint(held.Owner, lan, free)

@@ -37,7 +37,7 @@ public sealed class StaticOutsideSubnet : IRule
             ? ("The network address is nobody's", $"{name} is fixed at {address}, the network address of {subnet}, which no device may hold: it reaches nothing.")
             : ("A fixed address from another network",
                 $"{name} is fixed at {address}, but the network it is on is {subnet}: nobody there reaches it, and it has no internet.");
-        return new(Id, Severity.Fault, title, [held.Owner], message, () => Fixes(facts, held, home));
+        return new(Id, Severity.Fault, title, [held.Owner], message, () => Fixes(facts, held, home), held.Kind.ToString());
     }
 
     private static ImmutableArray<Fix> Fixes(Facts facts, Interface held, Interface home)

@@ -15,7 +15,7 @@ public sealed class SwitchBeforeRouter : IRule
     public IEnumerable<Finding> Check(Facts facts)
     {
         if (facts.State.ProviderSegment < 0) yield break;
-        foreach (var box in facts.House.Devices)
+        foreach (var box in facts.InUse)
         {
             if (box.Mode != DeviceMode.Switch || facts.State.InsideOf(box.Id) != facts.State.ProviderSegment) continue;
             var exposed = facts.House.Endpoints.Where(thing => facts.State.Net(thing.Id)?.Segment == facts.State.ProviderSegment).Select(thing => thing.Name).ToList();

@@ -17,7 +17,7 @@ public sealed class TwoDhcpServers : IRule
         foreach (var onSegment in facts.ServersOn)
         {
             // A bridge's server is another rule's finding.
-            var servers = onSegment.Where(server => facts.FindDevice(server.Device) is not { } box || !BridgeGivesAddresses.OnlyBridges(box)).ToList();
+            var servers = onSegment.Where(server => facts.FindDevice(server.Device) is not { } box || !box.Traits.OnlyBridges).ToList();
             if (servers.Count < 2 || IsLineInLan(facts, servers)) continue;
             var main = facts.MainOn(onSegment.Key);
             var rightful = servers.Find(server => server.Device == main?.Owner) ?? servers[0];
@@ -30,13 +30,13 @@ public sealed class TwoDhcpServers : IRule
             yield return new(Id, Severity.Fault, "Two give out addresses", [.. rivals.Append(rightful).Select(server => server.Device)],
                 $"{rivalNames} {(rivals.Count > 1 ? "give" : "gives")} out addresses on the network of {facts.NameOf(rightful.Device)}. "
                 + $"So does {facts.NameOf(rightful.Device)}. Which one answers is chance.{loss}",
-                () => Fixes(facts, rivals));
+                () => Fixes(facts, rivals), facts.State.GuestsOf(rightful.Device) == onSegment.Key ? ["guests"] : []);
         }
     }
 
     /// <summary>The provider beside a router whose LAN socket the line is in: the socket is what is wrong, and another rule's finding.</summary>
     private static bool IsLineInLan(Facts facts, List<RunningServer> servers) =>
-        servers.Count == 2 && servers.Exists(server => server.Device == "isp")
+        servers.Count == 2 && servers.Exists(server => server.Device == Line.ProviderId)
         && servers.Exists(server => facts.House.Line?.Device == server.Device && facts.Device(server.Device).Mode == DeviceMode.Router);
 
     private static ImmutableArray<Fix> Fixes(Facts facts, List<RunningServer> rivals)

@@ -13,7 +13,7 @@ public sealed class UplinkNotJoined : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var box in facts.House.Devices)
+        foreach (var box in facts.InUse)
         {
             if (box.Uplink is not { } uplink || facts.State.UplinkBox(box.Id) is not null) continue;
             // An access point, a switch, a modem and a gateway in pass-through use no uplink; a satellite may be on a cable instead.

@@ -12,7 +12,7 @@ public sealed class WanLanOverlap : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var box in facts.House.Devices)
+        foreach (var box in facts.InUse)
         {
             if (facts.State.Wan(box.Id) is not { } wan || facts.State.Lan(box.Id)?.Address is not { } lan) continue;
             var clash = wan.Candidates.FirstOrDefault(candidate => candidate.Address is { } address && address.Prefix.Overlaps(lan.Prefix));

@@ -14,7 +14,7 @@ public sealed class WdsChannel : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var box in facts.House.Devices)
+        foreach (var box in facts.InUse)
         {
             if (box is not { Mode: DeviceMode.Wds, Uplink: { } uplink } || facts.State.UplinkBox(box.Id) is not null) continue;
             if (WifiMatch.Willing(facts, uplink, box).FirstOrDefault() is not { } far) continue;

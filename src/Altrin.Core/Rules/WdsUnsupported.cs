@@ -12,7 +12,7 @@ public sealed class WdsUnsupported : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var box in facts.House.Devices)
+        foreach (var box in facts.InUse)
         {
             if (box is not { Mode: DeviceMode.Wds, Uplink: { } uplink }) continue;
             var far = facts.State.UplinkBox(box.Id) ?? WifiMatch.Willing(facts, uplink, box).FirstOrDefault()?.Box.Id;

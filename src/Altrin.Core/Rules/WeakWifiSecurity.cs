@@ -23,7 +23,7 @@ public sealed class WeakWifiSecurity : IRule
                 ? $"{ssid} of {box.Name} is open: whoever is in the street is in the house, and everything said on it can be heard."
                 : $"{ssid} of {box.Name} has {security.Say()}, which is broken in minutes. Use WPA2 or WPA3.";
             yield return new(Id, Severity.Caution, security == WifiSecurity.Open ? "An open network" : "Outdated security", [box.Id], message,
-                () => Fixes(facts, networks));
+                () => Fixes(facts, networks), ssid, security.ToString());
         }
     }
 

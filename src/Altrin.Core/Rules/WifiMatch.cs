@@ -20,7 +20,7 @@ internal static class WifiMatch
         var named = facts.State.Air.Where(one => one.Network.Ssid == ssid && one.Box.Id != except).ToList();
         if (named.Count == 0)
         {
-            var off = facts.House.Devices.FirstOrDefault(box => box.Id != except && box.Wifi.Any(network => network.Ssid == ssid));
+            var off = facts.InUse.FirstOrDefault(box => box.Id != except && box.Wifi.Any(network => network.Ssid == ssid));
             return (off is null ? $"no box makes {ssid}" : $"{off.Name} has {ssid} but does not send it", null);
         }
         var onBand = named.Where(one => band is null || one.Band == band).ToList();

@@ -14,7 +14,7 @@ public sealed class WispWhereRepeater : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var box in facts.House.Devices)
+        foreach (var box in facts.InUse)
         {
             if (box is not { Mode: DeviceMode.Router, Nat: true, Uplink: not null } || box.KeptApart == true) continue;
             if (facts.State.UplinkBox(box.Id) is not { } joined) continue;

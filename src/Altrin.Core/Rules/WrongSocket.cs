@@ -13,7 +13,7 @@ public sealed class WrongSocket : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var box in facts.House.Devices)
+        foreach (var box in facts.InUse)
         {
             if (box.Mode != DeviceMode.Router) continue;
             if (LineInLan(facts, box) is { } line) yield return line;

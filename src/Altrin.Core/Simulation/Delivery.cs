@@ -20,7 +20,7 @@ internal sealed class Delivery
         {
             next[i] = -1;
             // At the network or broadcast address of its own subnet nothing answers and nothing is answered (RFC 1122 section 3.2.1.3).
-            if (table.All[i].Address is not { } address || !address.Prefix.IsUsable(address.Address)) continue;
+            if (table.All[i].SharesTheLine || table.All[i].Address is not { } address || !address.Prefix.IsUsable(address.Address)) continue;
             var key = (table.All[i].LinkAs(table.All[i].Candidates[0]), address.Address);
             if (first.TryGetValue(key, out var after)) next[i] = after;
             first[key] = i;
@@ -35,17 +35,7 @@ internal sealed class Delivery
     public HolderList HoldersOf(int link, Ipv4Address address) =>
         new(this, first.TryGetValue((link, address), out var index) ? index : -1);
 
-    /// <summary>The router's own WAN, when it translates and can be crossed at all.</summary>
-    /// <returns>Null with the reason when nothing passes.</returns>
-    public Interface? WayOut(Interface side, out ReachProblem why)
-    {
-        var wan = Table.WanOf[side.Device] is >= 0 and var index ? Table.All[index] : null;
-        why = wan is null || wan.Candidates.IsEmpty ? ReachProblem.NoWayOut
-            : IsLooped(wan) ? ReachProblem.Loop
-            : !Fabric.House.Devices[side.Device].Nat ? ReachProblem.NotTranslated
-            : ReachProblem.None;
-        return why == ReachProblem.None ? wan : null;
-    }
+    public HolderList Nobody => new(this, -1);
 
     /// <summary>By convention a router whose WAN and LAN subnets overlap is broken for what must cross it (rule 5).</summary>
     public bool Overlaps(Interface wan, Candidate candidate) =>
@@ -55,9 +45,13 @@ internal sealed class Delivery
     /// <summary>Whether what comes back to a routing side finds the sender it forwarded for.</summary>
     public Ends Returns(Interface side, Interface sender, Candidate from)
     {
-        if (from.Address is not { } source || side.Address is not { } own || !own.Prefix.Contains(source.Address)) return Ends.No;
-        if (side.Kind == InterfaceKind.Provider && !InterfaceTable.AnswersTo(Fabric.House.Line!, source.Address)) return Ends.No;
-        return Finds(side.Link, own.Prefix, source.Address, sender);
+        if (from.Address is not { } source || side.Address is not { } own) return Ends.No;
+        var isOverTheLine = side.Kind == InterfaceKind.Provider && from.IsOverTheLine;
+        if (!isOverTheLine && !own.Prefix.Contains(source.Address)) return Ends.No;
+        if (side.Kind == InterfaceKind.Provider && !Table.Numbers!.Answers(source.Address)) return Ends.No;
+        // The provider sends what belongs to the one address to the gateway, which knows its own connections from its target's.
+        if (sender.SharesTheLine) return side.Kind == InterfaceKind.Provider ? Ends.Yes : Ends.No;
+        return Finds(side.Link, isOverTheLine ? source.Prefix : own.Prefix, source.Address, sender);
     }
 
     /// <summary>Whether a packet for the address on the link ends at that interface: two holders make it a race.</summary>

@@ -28,7 +28,8 @@ internal sealed class DeviceGroups
 
     public required int[] OfWifi { get; init; }
 
-    public static DeviceGroups Of(Device device, Socket? line, Func<int> newGroup)
+    /// <param name="takesPart">False for a box that lies on the table or has no power: everything of it is dead.</param>
+    public static DeviceGroups Of(Device device, Socket? line, bool takesPart, Func<int> newGroup)
     {
         var groups = new DeviceGroups
         {
@@ -36,34 +37,33 @@ internal sealed class DeviceGroups
             Tagged = new (int, int)[]?[device.Ports.Length],
             OfWifi = new int[device.Wifi.Length],
         };
+        Array.Fill(groups.OfWifi, Dead);
+        if (!takesPart)
+        {
+            Array.Fill(groups.OfPort, Dead);
+            return groups;
+        }
         groups.Lan = groups.ofVlan[Vlan.Own] = newGroup();
         Array.Fill(groups.OfPort, groups.Lan);
-        Array.Fill(groups.OfWifi, Dead);
-        switch (device.Mode)
+        switch (device.Traits.Wan)
         {
-            case DeviceMode.Router:
-                groups.SplitWan(device, line, newGroup);
-                groups.SetGuestsApart(device, newGroup);
-                groups.JoinWifi(device, newGroup);
-                groups.JoinVlans(device, newGroup);
-                break;
-            case DeviceMode.Passthrough:
-                groups.SplitLine(device, line, newGroup);
-                break;
-            case DeviceMode.Modem:
-                for (var i = 0; i < device.Ports.Length; i++)
-                    if (device.Ports[i].Role == PortRole.Wan && !IsLine(device, i, line)) groups.OfPort[i] = Dead;
-                break;
-            case DeviceMode.Switch:
-                groups.JoinVlans(device, newGroup);
-                break;
-            default:
-                if (device.Mode != DeviceMode.AccessPoint) groups.Uplink = groups.Lan;
-                if (device.Mode != DeviceMode.ClientBridge || device.ServesWifi) groups.JoinWifi(device, newGroup);
-                groups.JoinVlans(device, newGroup);
-                break;
+            case WanSide.Apart: groups.SplitWan(device, line, newGroup); break;
+            case WanSide.ApartForTheLine: groups.SplitLine(device, line, newGroup); break;
+            case WanSide.BridgedForTheLine: groups.KillAllButTheLine(device, line); break;
+            case WanSide.Bridged: break;
+            default: throw new InvalidOperationException($"{device.Traits.Wan} is not handled.");
         }
+        if (device.Traits.Uplink == UplinkSide.Bridged) groups.Uplink = groups.Lan;
+        if (device.RoutesForItsOwn) groups.SetGuestsApart(device, newGroup);
+        if (device.SendsWifi) groups.JoinWifi(device, newGroup);
+        if (device.Traits.KnowsVlans) groups.JoinVlans(device, newGroup);
         return groups;
+    }
+
+    private void KillAllButTheLine(Device device, Socket? line)
+    {
+        for (var i = 0; i < device.Ports.Length; i++)
+            if (device.Ports[i].Role == PortRole.Wan && !IsLine(device, i, line)) OfPort[i] = Dead;
     }
 
     /// <summary>A router has one way out: its uplink if it has one, else the line's socket, else its first WAN socket.</summary>
@@ -107,7 +107,7 @@ internal sealed class DeviceGroups
         {
             var network = device.Wifi[i];
             if (!network.Enabled) continue;
-            OfWifi[i] = network.Guest && device.Mode == DeviceMode.Router ? Guest : GroupOf(network.Vlan ?? Vlan.Own, newGroup);
+            OfWifi[i] = network.Guest && device.RoutesForItsOwn ? Guest : GroupOf(network.Vlan ?? Vlan.Own, newGroup);
         }
     }
 

@@ -37,11 +37,15 @@ internal sealed class RateQuery(NetworkState state)
         var before = (string?)null;
         foreach (var hop in trace.Hops)
         {
-            if (hop.Over == "plug") Socket(thing.Connect!.Socket!);
-            else if (hop.Over == "line") Line();
-            else if (hop.Over == "radio" && before is null) Joined(thing);
-            else if (hop.Over == "radio") Backhaul(before!, hop.Device);
-            else if (state.House.FindCable(hop.Over) is { } cable) Wire(cable);
+            switch (hop.Over)
+            {
+                case TraceLink.Plug: Socket(thing.Connect!.Socket!); break;
+                case TraceLink.Line: Line(); break;
+                case TraceLink.Radio when before is null: Joined(thing); break;
+                case TraceLink.Radio: Backhaul(before, hop.Device); break;
+                case TraceLink.Cable: Wire(state.House.FindCable(hop.Cable!)!); break;
+                default: throw new InvalidOperationException($"{hop.Over} is not handled.");
+            }
             before = hop.Device;
         }
         return new(trace.Reachable, limits.MinBy(limit => limit.Mbps));
@@ -73,7 +77,7 @@ internal sealed class RateQuery(NetworkState state)
     {
         if (state.JoinedNetwork(thing.Id) is not { } joined || state.House.FindDevice(joined.Box) is not { } box) return;
         var network = box.Wifi[joined.Place];
-        var isSameRoom = RoomName.IsSame(thing.Room, box.Room);
+        var isSameRoom = Rooms.AreSame(state.House, thing.Room, box.Room);
         var best = box.Wifi.Where(one => one.Enabled && one.Ssid == network.Ssid && one.Key == network.Key && one.Security == network.Security)
             .Select(one => (one.Radio, Mbps: Rate(box, one, null, isSameRoom))).MaxBy(one => one.Mbps);
         Hear(best.Mbps, new(best.Mbps, RateLimitKind.Radio, box.Id, null, network.Ssid, isSameRoom), (box.Id, best.Radio));
@@ -87,7 +91,7 @@ internal sealed class RateQuery(NetworkState state)
         var far = state.House.FindDevice(upper)!;
         var network = far.Wifi[joined.Place];
         var own = box.Radios.First(radio => radio.Id == uplink.Radio);
-        var isSameRoom = RoomName.IsSame(box.Room, far.Room);
+        var isSameRoom = Rooms.AreSame(state.House, box.Room, far.Room);
         var rate = Rate(far, network, own, isSameRoom);
         Hear(rate, new(rate, RateLimitKind.Radio, far.Id, null, network.Ssid, isSameRoom), (far.Id, network.Radio), (box.Id, own.Id));
     }

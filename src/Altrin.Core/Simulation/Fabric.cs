@@ -10,6 +10,10 @@ internal sealed class Fabric
     public required NetworkDocument House { get; init; }
     public required DeviceGroups[] Groups { get; init; }
     public required Dictionary<string, int> DeviceIndex { get; init; }
+
+    /// <summary>Which boxes are in use.</summary>
+    public required bool[] TakesPart { get; init; }
+
     public required int GroupCount { get; init; }
 
     /// <summary>Which device a group belongs to; −1 is the provider's.</summary>
@@ -18,10 +22,10 @@ internal sealed class Fabric
     /// <summary>Cables between two living sockets, and the line, as pairs of groups.</summary>
     public List<(int A, int B)> Wires { get; } = [];
 
-    /// <summary>The same with the id of the cable, or <c>line</c>: for following a way over them.</summary>
-    public IEnumerable<(int A, int B, string Over)> Labelled() => Wires.Zip(wireIds, (wire, id) => (wire.A, wire.B, id));
+    /// <summary>The same with the id of the cable, null for the line: for following a way over them.</summary>
+    public IEnumerable<(int A, int B, string? Cable)> Labelled() => Wires.Zip(wireIds, (wire, id) => (wire.A, wire.B, id));
 
-    private readonly List<string> wireIds = [];
+    private readonly List<string?> wireIds = [];
 
     /// <summary>Whether anything is in a socket of the group.</summary>
     public required bool[] IsPlugged { get; init; }
@@ -50,11 +54,12 @@ internal sealed class Fabric
         var owners = new List<int> { -1 };
         var index = new Dictionary<string, int>(house.Devices.Length, StringComparer.Ordinal);
         var groups = new DeviceGroups[house.Devices.Length];
+        var takesPart = InUse.Of(house);
         for (var i = 0; i < groups.Length; i++)
         {
             var owner = i;
             index[house.Devices[i].Id] = i;
-            groups[i] = DeviceGroups.Of(house.Devices[i], house.Line?.Socket, () =>
+            groups[i] = DeviceGroups.Of(house.Devices[i], house.Line?.Socket, takesPart[i], () =>
             {
                 owners.Add(owner);
                 return owners.Count - 1;
@@ -65,6 +70,7 @@ internal sealed class Fabric
             House = house,
             Groups = groups,
             DeviceIndex = index,
+            TakesPart = takesPart,
             GroupCount = owners.Count,
             OwnerOf = [.. owners],
             IsPlugged = new bool[owners.Count],
@@ -99,7 +105,7 @@ internal sealed class Fabric
             if (LineGroup != DeviceGroups.Dead)
             {
                 Wires.Add((Provider, LineGroup));
-                wireIds.Add("line");
+                wireIds.Add(null);
                 IsPlugged[LineGroup] = true;
             }
         }

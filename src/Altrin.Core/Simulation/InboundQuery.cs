@@ -15,10 +15,10 @@ internal static class InboundQuery
 
     /// <returns>Beside it whether the same public address works from inside the home, which takes a box that hairpins.</returns>
     public static (Answer Reachable, Answer FromInside, string? StoppedAt) Ask(
-        Delivery delivery, InternetWays ways, Interface endpoint, TransportProtocol protocol, int port)
+        Delivery delivery, Climb climb, InternetWays ways, Interface endpoint, TransportProtocol protocol, int port)
     {
         var (ends, inside, stoppedAt) = (Ends.None, Ends.None, (string?)null);
-        foreach (var way in WaysOut(delivery, endpoint).Take(MostWays))
+        foreach (var way in WaysOut(delivery, climb, endpoint).Take(MostWays))
         {
             var stop = way is null ? null : FirstStop(delivery, way, protocol, port);
             var arrives = way is not null && stop is null;
@@ -31,37 +31,32 @@ internal static class InboundQuery
     }
 
     /// <summary>Every way out that chance may pick, nearest the endpoint first; null for one that does not arrive.</summary>
-    private static IEnumerable<ImmutableStack<Translator>?> WaysOut(Delivery delivery, Interface endpoint)
+    private static IEnumerable<ImmutableStack<Translator>?> WaysOut(Delivery delivery, Climb climb, Interface endpoint)
     {
         var open = new Stack<(Interface At, Candidate As, ImmutableStack<Translator> Passed, int Depth)>();
         foreach (var candidate in endpoint.Candidates) open.Push((endpoint, candidate, [], 0));
         while (open.TryPop(out var here))
         {
-            if (here.As is not { Address: { } own, Gateway: { } gateway } || !own.Prefix.Contains(gateway)
-                || delivery.IsLooped(here.At) || here.Depth > delivery.Fabric.House.Devices.Length)
+            if (climb.WhyNotFrom(here.At, here.As) != ReachProblem.None || here.Depth > delivery.Fabric.House.Devices.Length)
             {
                 yield return null;
                 continue;
             }
-            var holders = delivery.HoldersOf(here.At.LinkAs(here.As), gateway);
+            var holders = climb.Gateways(here.At, here.As);
             if (holders.IsEmpty) yield return null;
             foreach (var holder in holders)
             {
-                var back = holder.Routes ? delivery.Returns(holder, here.At, here.As) : Ends.No;
+                var crossing = climb.Cross(holder, here.At, here.As, Translation.NotNeeded);
                 // Where two hold the address, what is sent in may go to the other one.
-                if ((back & Ends.No) != 0) yield return null;
-                if ((back & Ends.Yes) == 0) continue;
-                if (holder.Kind == InterfaceKind.Provider) yield return here.Passed;
-                else if (delivery.Table.WanOf[holder.Device] is not (>= 0 and var index)) yield return null;
-                else
+                if (!crossing.GoesOn || (crossing.Back & Ends.No) != 0) yield return null;
+                if (!crossing.GoesOn) continue;
+                if (crossing.IsStreet)
                 {
-                    var wan = delivery.Table.All[index];
-                    var passed = here.Passed.Push(new(delivery.Fabric.House.Devices[holder.Device], own.Address, holder.Kind == InterfaceKind.Lan));
-                    if (wan.Candidates.IsEmpty) yield return null;
-                    foreach (var candidate in wan.Candidates)
-                        if (!delivery.Overlaps(wan, candidate)) open.Push((wan, candidate, passed, here.Depth + 1));
-                        else yield return null;
+                    yield return here.Passed;
+                    continue;
                 }
+                var passed = here.Passed.Push(new(delivery.Fabric.House.Devices[holder.Device], here.As.Address!.Value.Address, holder.Kind == InterfaceKind.Lan));
+                foreach (var candidate in crossing.Wan!.Candidates) open.Push((crossing.Wan, candidate, passed, here.Depth + 1));
             }
         }
     }
@@ -69,8 +64,10 @@ internal static class InboundQuery
     /// <summary>The first device, seen from the line, that drops the connection; null when it arrives.</summary>
     private static string? FirstStop(Delivery delivery, ImmutableStack<Translator> fromTheLine, TransportProtocol protocol, int port)
     {
-        if (delivery.Fabric.House.Line!.Addressing == LineAddressing.Shared) return InternetWays.Carrier;
+        if (delivery.Table.Numbers!.IsShared) return Line.CarrierId;
         var translators = fromTheLine.ToArray();
+        // What comes in is all for the one that the gateway hands the line to.
+        if (translators is [{ Device: { Traits.HandsLineOn: true } gateway }, ..]) return gateway.Id;
         if (translators is [{ Device: { Upnp: true, Nat: true }, OnLan: true }]) return null;
         var open = OpenPorts.Every;
         for (var i = 0; i < translators.Length; i++)

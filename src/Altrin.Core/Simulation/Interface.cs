@@ -15,7 +15,11 @@ public enum LeaseOutcome { Leased, Static, LinkLocal, None, Contested }
 /// <param name="Address">Null among the candidates of a contested interface: it may end up with none.</param>
 /// <param name="Server">The device that leased it, <c>isp</c>, or null when nobody did.</param>
 public sealed record Candidate(
-    InterfaceAddress? Address, Ipv4Address? Gateway, ImmutableArray<Ipv4Address> Dns, string? Server);
+    InterfaceAddress? Address, Ipv4Address? Gateway, ImmutableArray<Ipv4Address> Dns, string? Server)
+{
+    /// <summary>Given by the provider: its router is on the link, whatever the mask.</summary>
+    internal bool IsOverTheLine => Server == Line.ProviderId;
+}
 
 /// <summary>One place where an address is held: a router's WAN, a box's LAN, an endpoint's own.</summary>
 public sealed class Interface
@@ -45,6 +49,10 @@ public sealed class Interface
     /// <summary>A LAN side that routes for the things on it; management addresses and WANs never do.</summary>
     internal bool Routes { get; init; }
 
+    /// <summary>The WAN of a gateway that has handed the line's address on and goes on using it for everyone else: it asks nobody, and
+    /// what comes in from outside is never its own.</summary>
+    internal bool SharesTheLine { get; init; }
+
     internal MacAddress? Mac { get; init; }
     internal bool IsPlugged { get; init; }
 
@@ -67,6 +75,9 @@ public sealed record RunningServer(
     string Device, int Segment, InterfaceAddress Own, AddressPool Pool, Candidate Offer,
     ImmutableArray<Reservation> Reservations)
 {
+    /// <summary>Nobody has looked at its pool: it is taken to be the whole subnet.</summary>
+    public bool IsPoolUnknown { get; init; }
+
     /// <summary>Whether an address that somebody has set by hand could be leased to somebody else: out of the pool, or because it is
     /// reserved for another. Whose MAC is not known is taken to be the one it is reserved for.</summary>
     public bool MayGiveAway(Ipv4Address address, MacAddress? holder)

@@ -5,11 +5,7 @@ namespace Altrin.Core.Simulation;
 /// <summary>Stage 2: every interface of the house, where it sits, and the addresses that are set by hand.</summary>
 internal sealed class InterfaceTable
 {
-    /// <summary>The provider's router answers at .1 and gives out from .10 (section 3, rule 3).</summary>
-    public static readonly Prefix PublicLine = Prefix.Parse("203.0.113.0/24"), SharedLine = Prefix.Parse("100.64.0.0/24");
-
     public const string ProviderId = Line.ProviderId;
-    public const uint ProviderHost = 1, FirstCustomerHost = 10;
 
     public List<Interface> All { get; } = [];
     public required int[] WanOf { get; init; }
@@ -17,6 +13,9 @@ internal sealed class InterfaceTable
     public required int[] GuestOf { get; init; }
     public required int[] NetOf { get; init; }
     public Interface? Provider { get; private set; }
+
+    /// <summary>The line in numbers; null where none comes in.</summary>
+    public LineNumbers? Numbers { get; private set; }
 
     /// <summary>The link of PPPoE sessions, over whatever cables lead to the provider.</summary>
     public const int ProviderSession = -2;
@@ -34,17 +33,8 @@ internal sealed class InterfaceTable
         if (house.Line is { } line && segments.Provider >= 0) table.AddProvider(line, segments.Provider);
         for (var d = 0; d < house.Devices.Length; d++) table.AddDevice(fabric, segments, d);
         for (var e = 0; e < house.Endpoints.Length; e++) table.AddEndpoint(fabric, segments, e);
+        if (table.Provider is not null) table.SettleProvider(fabric);
         return table;
-    }
-
-    public static Prefix PrefixOf(Line line) => line.Addressing == LineAddressing.Public ? PublicLine : SharedLine;
-
-    /// <summary>A static line answers the agreed addresses and no others; any other line whoever it gave an address, or could have.</summary>
-    public static bool AnswersTo(Line line, Ipv4Address address)
-    {
-        if (line.HandOff != HandOff.Static) return true;
-        var first = PrefixOf(line).Network.Plus(FirstCustomerHost);
-        return address >= first && address.Value < first.Value + line.Addresses;
     }
 
     private static int[] Unset(int count)
@@ -56,22 +46,47 @@ internal sealed class InterfaceTable
 
     private void AddProvider(Line line, int segment)
     {
-        var prefix = PrefixOf(line);
         Provider = new(All.Count, ProviderId, InterfaceKind.Provider, segment)
         {
             Routes = true,
             IsPlugged = true,
             Link = line.HandOff == HandOff.Pppoe ? ProviderSession : segment,
         };
-        Provider.Settle(LeaseOutcome.Static, new Candidate(new(prefix.Network.Plus(ProviderHost), prefix.Length), null, [], null));
         All.Add(Provider);
+    }
+
+    /// <summary>Last of all: on a line of fixed address with nothing agreed, what the house has set tells the provider's numbers.</summary>
+    private void SettleProvider(Fabric fabric)
+    {
+        Numbers = LineNumbers.Of(fabric.House.Line!, FirstSet(fabric));
+        Provider!.Settle(LeaseOutcome.Static, new Candidate(Numbers.Router, null, [], null));
+    }
+
+    private LineAddress? FirstSet(Fabric fabric)
+    {
+        var line = fabric.House.Line!;
+        // A gateway that hands the line on has no WAN of its own among the interfaces; what is set there was agreed all the same.
+        if (fabric.DeviceIndex.TryGetValue(line.Device, out var d) && fabric.House.Devices[d] is { Traits.HandsLineOn: true, Wan: { Method: WanMethod.Static } wan }
+            && AsAgreed(wan.Address, wan.Gateway) is { } handed) return handed;
+        var onTheLine = All.Where(one => one is { Outcome: LeaseOutcome.Static, Kind: InterfaceKind.Wan or InterfaceKind.Net } && one.Segment == Provider!.Segment);
+        return onTheLine.OrderBy(one => one.Kind == InterfaceKind.Net).Select(one => AsAgreed(one.Address, one.Candidates[0].Gateway)).FirstOrDefault(set => set is not null);
+
+        static LineAddress? AsAgreed(InterfaceAddress? address, Ipv4Address? gateway) =>
+            address is { } own && gateway is { } router && router != own.Address ? new() { Address = own, Gateway = router } : null;
     }
 
     private void AddDevice(Fabric fabric, SegmentMap segments, int d)
     {
         var (device, groups) = (fabric.House.Devices[d], fabric.Groups[d]);
-        if (device.Mode == DeviceMode.Router && groups.Wan >= 0) AddWan(fabric, segments, d);
-        AddLan(device, groups, d, segments.OfGroup[groups.Lan], fabric.IsPlugged[groups.Lan] || fabric.Joined[d] is not null || fabric.HasVisitors(groups.Lan));
+        if (device.RoutesForItsOwn && groups.Wan >= 0) AddWan(fabric, segments, d);
+        // A box that takes no part is there and holds nothing.
+        if (!fabric.TakesPart[d])
+        {
+            if (device.Traits.IsRouter && device.Ports.Any(port => port.Role == PortRole.Wan)) AddIdle(device, d, InterfaceKind.Wan);
+            if (device.Lan is not null || device.Traits.AlwaysAsks) AddIdle(device, d, InterfaceKind.Lan);
+            return;
+        }
+        AddLan(device, d, segments.OfGroup[groups.Lan], fabric.IsPlugged[groups.Lan] || fabric.Joined[d] is not null || fabric.HasVisitors(groups.Lan));
         if (groups.Guest >= 0 && Fixed(device) is not null)
         {
             GuestOf[d] = All.Count;
@@ -80,6 +95,12 @@ internal sealed class InterfaceTable
             guest.Settle(LeaseOutcome.Static, new Candidate(GuestNetwork.AddressOf(fabric.House, d), null, [], null));
             All.Add(guest);
         }
+    }
+
+    private void AddIdle(Device device, int d, InterfaceKind kind)
+    {
+        (kind == InterfaceKind.Wan ? WanOf : LanOf)[d] = All.Count;
+        All.Add(new(All.Count, device.Id, kind, -1) { Device = d });
     }
 
     private void AddWan(Fabric fabric, SegmentMap segments, int d)
@@ -95,30 +116,32 @@ internal sealed class InterfaceTable
             Mac = device.Mac,
             IsPlugged = plugged,
             AsksForAddress = settings.Method is WanMethod.Dhcp or WanMethod.Pppoe,
+            SharesTheLine = device.Traits.HandsLineOn,
         };
         if (settings is { Method: WanMethod.Static, Address: { } address } && plugged)
             wan.Settle(LeaseOutcome.Static, new Candidate(address, settings.Gateway, settings.Dns, null));
         All.Add(wan);
     }
 
-    private void AddLan(Device device, DeviceGroups groups, int d, int segment, bool plugged)
+    private void AddLan(Device device, int d, int segment, bool plugged)
     {
-        var asks = device.Mode == DeviceMode.MeshSatellite || device.Lan?.Method == LanMethod.Dhcp;
-        if (device.Lan is null && device.Mode != DeviceMode.MeshSatellite) return;
+        var traits = device.Traits;
+        var asks = traits.AlwaysAsks || device.Lan?.Method == LanMethod.Dhcp;
+        if (device.Lan is null && !traits.AlwaysAsks) return;
         // A modem only answers at a fixed page; the provider's addresses are for what is behind it.
-        if (device.Mode == DeviceMode.Modem && asks) return;
+        if (traits.Wan == WanSide.BridgedForTheLine && asks) return;
         LanOf[d] = All.Count;
-        var routes = device.Mode == DeviceMode.Router;
+        var routes = device.RoutesForItsOwn;
         var lan = new Interface(All.Count, device.Id, InterfaceKind.Lan, segment)
         {
             Device = d,
             Routes = routes,
-            Mac = routes ? null : device.Mac,
+            Mac = traits.IsRouter ? null : device.Mac,
             IsPlugged = plugged,
             AsksForAddress = asks,
         };
         // A router's LAN is a network of its own, whoever is on it; any other box that is plugged in nowhere holds nothing (rule 10).
-        if (!asks && device.Lan?.Address is { } address && (routes || plugged || device.Mode == DeviceMode.Passthrough))
+        if (!asks && device.Lan?.Address is { } address && (plugged || traits.AnswersUnplugged))
             lan.Settle(LeaseOutcome.Static, new Candidate(address, null, [], null));
         All.Add(lan);
     }

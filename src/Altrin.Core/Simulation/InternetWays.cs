@@ -1,4 +1,3 @@
-using System.Collections.Immutable;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Simulation;
@@ -7,97 +6,148 @@ namespace Altrin.Core.Simulation;
 internal sealed record Hop(string Device, Hop? Next);
 
 /// <summary>How one interface gets to the internet.</summary>
-internal sealed record Way(Ends Ends, int Layers, Hop? Path, ReachProblem Why)
+internal sealed record Way(Ends Ends, int Layers, Hop? Path, ReachProblem Why);
+
+/// <summary>Stage 5: the way from every interface to the internet, settled once, when the state is made: who asks first decides nothing.</summary>
+/// <remarks>Two least fixed points over the steps that chance may take. An interface <em>may</em> arrive where one of its steps leads to the
+/// street or to a WAN that may arrive; it is <em>sure</em> to where all of them lead to the street or to a WAN that is sure to. A circle is
+/// in neither: what goes round arrives never. Both are exact for races of leases, for a way that comes by one WAN twice with two leases can be
+/// cut short to one that comes by it once. Cost: linear in interfaces and steps.</remarks>
+internal sealed class InternetWays
 {
-    public static Way Blocked(ReachProblem why) => new(Ends.No, 0, null, why);
+    private const int Street = -1, Nowhere = -2;
 
-    /// <summary>Of two ways that chance picks from, what can be said; the first that arrives lends its path.</summary>
-    public static Way Either(Way? a, Way b) => a is null ? b : new(
-        a.Ends | b.Ends,
-        (a.Ends & Ends.Yes) != 0 ? a.Layers : b.Layers,
-        (a.Ends & Ends.Yes) != 0 ? a.Path : b.Path,
-        a.Why != ReachProblem.None ? a.Why : b.Why);
-}
+    /// <param name="To">The WAN it leads to, <see cref="Street"/>, or <see cref="Nowhere"/>.</param>
+    private readonly record struct Step(int From, int To, Ends Back, string? Gateway, ReachProblem Why);
 
-/// <summary>Stage 5: the way from each interface to the internet, each part of a way followed once.</summary>
-internal sealed class InternetWays(Delivery delivery)
-{
-    /// <summary>What hops call the provider's own translation on a shared line.</summary>
-    public const string Carrier = "carrier";
+    private readonly Delivery delivery;
+    private readonly Climb climb;
+    private readonly Way[] ways;
+    private readonly List<Step> steps = [];
 
-    private readonly Way?[] known = new Way?[delivery.Table.All.Count];
-    private readonly bool[] open = new bool[delivery.Table.All.Count];
-    private readonly Lock gate = new();
+    /// <summary>The steps of an interface are those from its start to the next one's.</summary>
+    private readonly int[] start;
 
-    /// <summary>May be asked by several threads: a state is one value, however many look at it.</summary>
-    public Way Of(Interface from)
+    public InternetWays(Delivery delivery, Climb climb)
     {
-        if (Volatile.Read(ref known[from.Index]) is { } done) return done;
-        lock (gate) return Follow(from);
-    }
-
-    private Way Follow(Interface from)
-    {
-        // Down a chain of routers first, without recursion: a chain may be longer than the stack is deep.
-        var chain = new Stack<Interface>();
-        var at = from;
-        while (known[at.Index] is null && !open[at.Index] && OnlyWan(at) is { } wan)
+        (this.delivery, this.climb) = (delivery, climb);
+        var count = delivery.Table.All.Count;
+        start = new int[count + 1];
+        for (var i = 0; i < count; i++)
         {
-            open[at.Index] = true;
-            chain.Push(at);
-            at = wan;
+            start[i] = steps.Count;
+            ListSteps(delivery.Table.All[i]);
         }
-        Settle(at);
-        while (chain.TryPop(out var inner))
+        start[count] = steps.Count;
+        ways = Settle();
+    }
+
+    public Way Of(Interface from) => ways[from.Index];
+
+    private void ListSteps(Interface at)
+    {
+        if (at.Kind == InterfaceKind.Provider) return;
+        foreach (var held in at.Candidates)
         {
-            open[inner.Index] = false;
-            Settle(inner);
+            if (climb.WhyNotFrom(at, held) is var why and not ReachProblem.None)
+            {
+                steps.Add(new(at.Index, Nowhere, Ends.No, null, why));
+                continue;
+            }
+            var before = steps.Count;
+            foreach (var gateway in climb.Gateways(at, held))
+            {
+                var crossing = climb.Cross(gateway, at, held);
+                var to = crossing.IsStreet ? Street : crossing.Wan?.Index ?? Nowhere;
+                steps.Add(new(at.Index, to, crossing.Back, crossing.IsStreet ? null : gateway.Owner, crossing.Why));
+            }
+            if (steps.Count == before) steps.Add(new(at.Index, Nowhere, Ends.No, null, ReachProblem.NoGateway));
         }
-        return known[from.Index]!;
     }
 
-    private void Settle(Interface at)
+    private Way[] Settle()
     {
-        if (known[at.Index] is not null || open[at.Index]) return;
-        open[at.Index] = true;
-        Way? way = null;
-        foreach (var candidate in at.Candidates) way = Way.Either(way, As(at, candidate));
-        open[at.Index] = false;
-        Volatile.Write(ref known[at.Index], way ?? Way.Blocked(ReachProblem.NoAddress));
-    }
-
-    private Way As(Interface at, Candidate from)
-    {
-        if (delivery.IsLooped(at)) return Way.Blocked(ReachProblem.Loop);
-        if (from.Address is not { } own) return Way.Blocked(ReachProblem.NoAddress);
-        if (at.Kind == InterfaceKind.Wan && delivery.Overlaps(at, from)) return Way.Blocked(ReachProblem.Overlap);
-        if (from.Gateway is not { } gateway || !own.Prefix.Contains(gateway)) return Way.Blocked(ReachProblem.NoGateway);
-        Way? way = null;
-        foreach (var holder in delivery.HoldersOf(at.LinkAs(from), gateway)) way = Way.Either(way, Through(holder, at, from));
-        return way ?? Way.Blocked(ReachProblem.NoGateway);
-    }
-
-    private Way Through(Interface gateway, Interface sender, Candidate from)
-    {
-        if (!gateway.Routes) return Way.Blocked(ReachProblem.NoGateway);
-        var back = delivery.Returns(gateway, sender, from);
-        if (back == Ends.No) return Way.Blocked(ReachProblem.NoWayBack);
-        var race = back == Ends.Either ? ReachProblem.HeldByAnother : ReachProblem.None;
-        if (gateway.Kind == InterfaceKind.Provider)
+        var count = start.Length - 1;
+        var into = Incoming();
+        // How soon an interface is known to arrive: over fewer steps, earlier. Tells a way out of a circle from a way round in it.
+        var rank = new int[count];
+        Array.Fill(rank, int.MaxValue);
+        var unsure = new int[count];
+        var waiting = new int[count];
+        var (arrives, isSure, isReady) = (new Queue<int>(), new Queue<int>(), new Queue<int>());
+        for (var i = 0; i < count; i++)
         {
-            var shared = delivery.Fabric.House.Line!.Addressing == LineAddressing.Shared;
-            return new(back, shared ? 1 : 0, shared ? new(Carrier, null) : null, race);
+            unsure[i] = start[i + 1] - start[i];
+            for (var s = start[i]; s < start[i + 1]; s++)
+            {
+                if (steps[s].To >= 0) waiting[i]++;
+                if (steps[s].To != Street) continue;
+                if (steps[s].Back == Ends.Yes) unsure[i]--;
+                if ((steps[s].Back & Ends.Yes) == 0 || rank[i] == 0) continue;
+                rank[i] = 0;
+                arrives.Enqueue(i);
+            }
+            if (unsure[i] == 0 && start[i + 1] > start[i]) isSure.Enqueue(i);
+            if (waiting[i] == 0) isReady.Enqueue(i);
         }
-        if (delivery.WayOut(gateway, out var why) is not { } wan) return Way.Blocked(why);
-        // A way that leads back here is a circle: nothing comes of it.
-        var beyond = open[wan.Index] ? Way.Blocked(ReachProblem.NoWayOut) : Of(wan);
-        if (beyond.Ends == Ends.No) return Way.Blocked(beyond.Why);
-        return new(back.And(beyond.Ends), beyond.Layers + 1, new(gateway.Owner, beyond.Path), race != ReachProblem.None ? race : beyond.Why);
+        while (arrives.TryDequeue(out var at))
+            foreach (var s in into.Of(at))
+                if ((steps[s].Back & Ends.Yes) != 0 && rank[steps[s].From] == int.MaxValue)
+                {
+                    rank[steps[s].From] = rank[at] + 1;
+                    arrives.Enqueue(steps[s].From);
+                }
+        while (isSure.TryDequeue(out var at))
+            foreach (var s in into.Of(at))
+                if (steps[s].Back == Ends.Yes && --unsure[steps[s].From] == 0) isSure.Enqueue(steps[s].From);
+
+        // From the street inwards, each when everything it leads to is known; what is left then goes in circles, or leads into one.
+        var settled = new Way?[count];
+        while (isReady.TryDequeue(out var at))
+        {
+            settled[at] = WayOf(at);
+            foreach (var s in into.Of(at))
+                if (--waiting[steps[s].From] == 0) isReady.Enqueue(steps[s].From);
+        }
+        foreach (var at in Enumerable.Range(0, count).Where(i => settled[i] is null).OrderBy(i => rank[i]).ToList()) settled[at] = WayOf(at);
+        return settled!;
+
+        Way WayOf(int at)
+        {
+            if (start[at] == start[at + 1]) return new(Ends.No, 0, null, ReachProblem.NoAddress);
+            var ends = (rank[at] < int.MaxValue ? Ends.Yes : Ends.None) | (unsure[at] > 0 ? Ends.No : Ends.None);
+            var (layers, path, found, why) = (0, (Hop?)null, false, ReachProblem.None);
+            for (var s = start[at]; s < start[at + 1]; s++)
+            {
+                var step = steps[s];
+                var beyond = step.To >= 0 ? settled[step.To] : null;
+                if (why == ReachProblem.None)
+                    why = step.Why != ReachProblem.None ? step.Why : step.To < 0 ? ReachProblem.None : beyond?.Why ?? ReachProblem.NoWayOut;
+                if (found || (step.Back & Ends.Yes) == 0) continue;
+                if (step.To == Street) (found, layers, path) = (true, delivery.Table.Numbers!.IsShared ? 1 : 0, delivery.Table.Numbers.IsShared ? new(Line.CarrierId, null) : null);
+                else if (beyond is not null && (beyond.Ends & Ends.Yes) != 0) (found, layers, path) = (true, beyond.Layers + 1, new(step.Gateway!, beyond.Path));
+            }
+            return new(ends, layers, path, why);
+        }
     }
 
-    /// <summary>The WAN that everything from here goes out of, where no race decides.</summary>
-    private Interface? OnlyWan(Interface at) =>
-        at.Candidates is [{ Gateway: { } gateway }] && delivery.HoldersOf(at.LinkAs(at.Candidates[0]), gateway).Single is { Routes: true, Device: >= 0 } router
-            ? delivery.WayOut(router, out _)
-            : null;
+    private IncomingSteps Incoming()
+    {
+        var count = start.Length - 1;
+        var first = new int[count + 1];
+        foreach (var step in steps)
+            if (step.To >= 0) first[step.To + 1]++;
+        for (var i = 0; i < count; i++) first[i + 1] += first[i];
+        var list = new int[first[count]];
+        var next = first.AsSpan(0, count).ToArray();
+        for (var s = 0; s < steps.Count; s++)
+            if (steps[s].To >= 0) list[next[steps[s].To]++] = s;
+        return new(first, list);
+    }
+
+    /// <summary>The steps that lead to each WAN.</summary>
+    private readonly record struct IncomingSteps(int[] First, int[] List)
+    {
+        public ReadOnlySpan<int> Of(int wan) => List.AsSpan(First[wan], First[wan + 1] - First[wan]);
+    }
 }

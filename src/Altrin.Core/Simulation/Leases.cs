@@ -32,27 +32,45 @@ internal sealed class LeaseTable
         var house = fabric.House;
         for (var d = 0; d < house.Devices.Length; d++)
         {
-            if (house.Devices[d] is not { Mode: DeviceMode.Passthrough, PassthroughTo: { } target } gateway) continue;
-            if (!fabric.DeviceIndex.TryGetValue(target, out var t) || table.WanOf[t] < 0) continue;
+            if (!house.Devices[d].Traits.HandsLineOn || !fabric.TakesPart[d]) continue;
+            var gateway = house.Devices[d];
+            var isAtLine = house.Line is { Addresses: > 0 } line && line.Device == gateway.Id && table.Provider is not null;
+            if (isAtLine && table.WanOf[d] >= 0) Keep(table.All[table.WanOf[d]], house.Line!, gateway);
+            if (gateway.PassthroughTo is not { } target || !fabric.DeviceIndex.TryGetValue(target, out var t) || table.WanOf[t] < 0) continue;
             var wan = table.All[table.WanOf[t]];
-            if (!wan.IsPlugged || wan.Segment != segments.OfGroup[fabric.Groups[d].Lan]) continue;
+            if (!wan.IsPlugged || wan.SharesTheLine || wan.Segment != segments.OfGroup[fabric.Groups[d].Lan]) continue;
             // Line or no line, the gateway's own server leaves its target alone.
             ignoredBy[wan] = gateway.Id;
-            if (house.Line is not { Addresses: > 0 } line || line.Device != gateway.Id || table.Provider is null) continue;
+            if (!isAtLine) continue;
             // With the line in a LAN socket the provider's own server is on that very network, for its target as for anybody.
             if (wan.Segment == segments.Provider) continue;
             var method = house.Devices[t].Wan?.Method ?? WanMethod.Dhcp;
-            if (method != (line.HandOff == HandOff.Pppoe ? WanMethod.Pppoe : WanMethod.Dhcp)) continue;
-            handed[wan] = ProviderOffer(line, InterfaceTable.FirstCustomerHost);
-            wan.PassedLink = table.Provider.Link;
+            if (method != (house.Line!.HandOff == HandOff.Pppoe ? WanMethod.Pppoe : WanMethod.Dhcp)) continue;
+            handed[wan] = ProviderOffer();
+            wan.PassedLink = table.Provider!.Link;
         }
     }
 
-    private Candidate ProviderOffer(Line line, uint host)
+    /// <summary>A gateway that shares keeps the line's address for everyone else, by the same log-in as any router.</summary>
+    private void Keep(Interface wan, Line line, Device gateway)
     {
-        var prefix = InterfaceTable.PrefixOf(line);
-        var router = prefix.Network.Plus(InterfaceTable.ProviderHost);
-        return new(new(prefix.Network.Plus(host), prefix.Length), router, [router], InterfaceTable.ProviderId);
+        var method = gateway.Wan?.Method ?? WanMethod.Dhcp;
+        var wanted = line.HandOff switch
+        {
+            HandOff.Dhcp => WanMethod.Dhcp,
+            HandOff.Pppoe => WanMethod.Pppoe,
+            HandOff.Static => WanMethod.Static,
+            _ => throw new InvalidOperationException($"{line.HandOff} is not handled."),
+        };
+        if (!wan.IsPlugged || method != wanted) return;
+        wan.Link = table.Provider!.Link;
+        if (wan.AsksForAddress) wan.Settle(LeaseOutcome.Leased, ProviderOffer());
+    }
+
+    private Candidate ProviderOffer()
+    {
+        var numbers = table.Numbers!;
+        return new(new(numbers.First, numbers.Prefix.Length), numbers.Router.Address, [numbers.Router.Address], InterfaceTable.ProviderId);
     }
 
     private void ListServers()
@@ -60,14 +78,13 @@ internal sealed class LeaseTable
         var house = fabric.House;
         if (house.Line is { HandOff: not HandOff.Static, Addresses: > 0 } line && table.Provider is { } provider)
         {
-            var own = provider.Candidates[0].Address!.Value;
-            var first = own.Prefix.Network.Plus(InterfaceTable.FirstCustomerHost);
-            servers.Add(new(InterfaceTable.ProviderId, provider.Segment, own, new(first, first.Plus((uint)line.Addresses - 1)),
+            var (own, numbers) = (provider.Candidates[0].Address!.Value, table.Numbers!);
+            servers.Add(new(InterfaceTable.ProviderId, provider.Segment, own, new(numbers.First, numbers.Last),
                 new(own, own.Address, [own.Address], InterfaceTable.ProviderId), []));
         }
         for (var d = 0; d < house.Devices.Length; d++)
         {
-            if (RunsServer(house.Devices[d]) && table.LanOf[d] >= 0) AddServer(house.Devices[d], table.All[table.LanOf[d]]);
+            if (house.Devices[d].Traits.RunsServer && table.LanOf[d] >= 0) AddServer(house.Devices[d], table.All[table.LanOf[d]]);
             if (table.GuestOf[d] < 0) continue;
             var guest = table.All[table.GuestOf[d]];
             var own = guest.Address!.Value;
@@ -78,17 +95,13 @@ internal sealed class LeaseTable
 
     private void AddServer(Device device, Interface lan)
     {
-        if (lan.Outcome != LeaseOutcome.Static || device.Lan?.DhcpServer is not { Enabled: true, Pool: { } pool } settings) return;
+        if (lan.Outcome != LeaseOutcome.Static || device.Lan?.DhcpServer is not { Enabled: true } settings) return;
         var own = lan.Address!.Value;
-        if (!pool.IsInside(own.Prefix)) return;
+        if (settings.PoolIn(own.Prefix) is not { } pool || !pool.IsInside(own.Prefix)) return;
         var dns = settings.Dns.IsDefaultOrEmpty ? [own.Address] : settings.Dns;
         servers.Add(new(device.Id, lan.Segment, own, pool,
-            new(own, settings.Gateway ?? own.Address, dns, device.Id), settings.Reservations));
+            new(own, settings.Gateway ?? own.Address, dns, device.Id), settings.Reservations) { IsPoolUnknown = settings.IsPoolUnknown });
     }
-
-    /// <summary>Access points, satellites, switches and modems keep quiet whatever the page says (section 2).</summary>
-    public static bool RunsServer(Device device) => device.Mode is DeviceMode.Router or DeviceMode.Repeater
-        or DeviceMode.Wds or DeviceMode.ClientBridge or DeviceMode.Passthrough;
 
     private void Answer(int segmentCount)
     {
@@ -97,7 +110,7 @@ internal sealed class LeaseTable
         foreach (var one in InAskingOrder())
         {
             if (one.Segment < 0) continue;
-            if (one.AsksForAddress && one.IsPlugged && one.Outcome == LeaseOutcome.None) (clients[one.Segment] ??= []).Add(one);
+            if (one.AsksForAddress && one.IsPlugged && !one.SharesTheLine && one.Outcome == LeaseOutcome.None) (clients[one.Segment] ??= []).Add(one);
             else if (one.Outcome == LeaseOutcome.Static) (held[one.Segment] ??= []).Add(one.Address!.Value.Address);
         }
         var offers = new List<Candidate>?[table.All.Count];

@@ -28,9 +28,10 @@ public sealed class NetworkState
     private readonly SegmentMap segments;
     private readonly InterfaceTable table;
     private readonly Delivery delivery;
+    private readonly Climb climb;
     private readonly InternetWays ways;
     private readonly Dictionary<string, int> endpointIndex;
-    private Tracer? tracer;
+    private readonly Lazy<Tracer> tracer;
 
     internal NetworkState(NetworkDocument house)
     {
@@ -40,10 +41,12 @@ public sealed class NetworkState
         table = InterfaceTable.Build(fabric, segments);
         Servers = LeaseTable.Settle(fabric, segments, table);
         delivery = new(fabric, segments, table);
-        ways = new(delivery);
+        climb = new(delivery);
+        ways = new(delivery, climb);
+        tracer = new(() => new(delivery, climb, ways));
         endpointIndex = new(house.Endpoints.Length, StringComparer.Ordinal);
         for (var i = 0; i < house.Endpoints.Length; i++) endpointIndex[house.Endpoints[i].Id] = i;
-        Interfaces = [.. table.All.Where(one => one.Kind != InterfaceKind.Provider)];
+        Interfaces = [.. table.All.Where(one => one.Kind != InterfaceKind.Provider && !one.SharesTheLine)];
         Air = [.. fabric.Networks.Select(network =>
             new AirNetwork(house.Devices[network.Device], network.Place, network.Settings, network.Band, segments.OfGroup[network.Group]))];
         OnSegment = Interfaces.Where(one => one.Segment >= 0).ToLookup(one => one.Segment);
@@ -72,7 +75,17 @@ public sealed class NetworkState
 
     /// <summary>The segment on the inside of a device, with its Wi-Fi; −1 for an unknown id.</summary>
     public int InsideOf(string device) =>
-        fabric.DeviceIndex.TryGetValue(device, out var d) ? segments.OfGroup[fabric.Groups[d].Lan] : -1;
+        fabric.DeviceIndex.TryGetValue(device, out var d) && fabric.Groups[d].Lan >= 0 ? segments.OfGroup[fabric.Groups[d].Lan] : -1;
+
+    /// <summary>Whether the box takes part: it has power and does not lie on the table.</summary>
+    public bool IsInUse(string device) => fabric.DeviceIndex.TryGetValue(device, out var d) && fabric.TakesPart[d];
+
+    /// <summary>Whether a carrier translates in front of the house, by what the provider says or by what was seen.</summary>
+    public bool IsLineShared => House.Line is { } line && LineNumbers.IsSharedLine(line);
+
+    /// <summary>Whether the address belongs to the line: given out by the provider, seen or agreed.</summary>
+    internal bool IsOfTheLine(Candidate candidate) => candidate.Address is { } address && table.Numbers is { } numbers
+        && (candidate.Server == InterfaceTable.ProviderId || numbers.Prefix.Contains(address.Address));
 
     /// <summary>The segment on the provider's side of a router; −1 where it has none.</summary>
     public int OutsideOf(string device) =>
@@ -109,8 +122,8 @@ public sealed class NetworkState
     {
         // A gateway in pass-through still makes its own subnet; the address it hands on is not of it.
         var made = OnSegment[segment].Where(one => one.Address is not null && (one.Routes
-                || (one is { Kind: InterfaceKind.Lan, Device: >= 0 } && House.Devices[one.Device].Mode == DeviceMode.Passthrough))).Select(one => one.Address!.Value.Prefix).ToList();
-        if (segment == ProviderSegment && House.Line is { } line) made.Insert(0, InterfaceTable.PrefixOf(line));
+                || (one is { Kind: InterfaceKind.Lan, Device: >= 0 } && House.Devices[one.Device].Traits.HandsLineOn))).Select(one => one.Address!.Value.Prefix).ToList();
+        if (segment == ProviderSegment && table.Numbers is { } numbers) made.Insert(0, numbers.Prefix);
         if (made.Count == 0)
             made.AddRange(OnSegment[segment].Where(one => one.Address is not null && one.Outcome != LeaseOutcome.LinkLocal).Select(one => one.Address!.Value.Prefix));
         // What things give themselves is a subnet only where there is no other.
@@ -134,9 +147,17 @@ public sealed class NetworkState
         return new(from.Owner, way.Ends.ToAnswer(), way.Layers, hops.ToImmutable(), way.Why);
     }
 
+    /// <summary>The routers that a WAN side sends to, by any lease that it may hold: one, or several where a race decides.</summary>
+    public IEnumerable<Device> RoutersAbove(Interface wan)
+    {
+        foreach (var held in wan.Candidates)
+            foreach (var gateway in climb.Gateways(wan, held))
+                if (gateway is { Routes: true, Device: >= 0 } && gateway.Owner != wan.Owner) yield return House.Devices[gateway.Device];
+    }
+
     /// <summary>The way of an endpoint to the street, over every box it meets.</summary>
     public Trace TraceOf(string endpoint) => endpointIndex.TryGetValue(endpoint, out var e)
-        ? (tracer ??= new(delivery, ways)).From(table.All[table.NetOf[e]], e)
+        ? tracer.Value.From(table.All[table.NetOf[e]], e)
         : new(endpoint, Answer.No, [], ReachProblem.NoAddress);
 
     /// <summary>What a download to that thing may reach. Cost: the length of its way.</summary>
@@ -158,7 +179,7 @@ public sealed class NetworkState
     public InboundAnswer Inbound(string endpoint, TransportProtocol protocol, int port)
     {
         var (reachable, inside, stoppedAt) = Net(endpoint) is { } net
-            ? InboundQuery.Ask(delivery, ways, net, protocol, port) : (Answer.No, Answer.No, null);
+            ? InboundQuery.Ask(delivery, climb, ways, net, protocol, port) : (Answer.No, Answer.No, null);
         return new(endpoint, protocol, port, reachable, inside, stoppedAt);
     }
 
@@ -173,7 +194,7 @@ public sealed class NetworkState
                     (ends, why) = (ends | Ends.No, Known(why, ReachProblem.NoAddress));
                     continue;
                 }
-                var query = new ReachQuery(delivery, to, target);
+                var query = new ReachQuery(delivery, climb, to, target);
                 ends |= query.From(from, source);
                 why = Known(why, query.Why);
             }

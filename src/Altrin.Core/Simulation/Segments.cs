@@ -68,7 +68,7 @@ internal sealed class SegmentMap
     }
 
     private static bool IsMesh(Fabric fabric, int group) =>
-        fabric.OwnerOf[group] is >= 0 and var device && fabric.House.Devices[device].Mode == DeviceMode.MeshSatellite;
+        fabric.OwnerOf[group] is >= 0 and var device && fabric.House.Devices[device].Traits.BreaksLoops;
 
     private static ImmutableArray<string>[] Members(Fabric fabric, int[] ofGroup, int count)
     {

@@ -55,27 +55,26 @@ internal sealed class StairsBuilder(NetworkState state)
         var placed = treads.SelectMany(tread => tread.Boxes.Concat(tread.Things)).Concat(steps.Select(step => step.Device)).ToHashSet();
         var loose = house.Devices.Select(device => device.Id).Concat(house.Endpoints.Select(endpoint => endpoint.Id))
             .Where(id => !placed.Contains(id)).ToImmutableArray();
-        var street = state.Interfaces.SelectMany(one => one.Candidates).Where(IsTheProviders)
+        var street = state.Interfaces.SelectMany(one => one.Candidates).Where(state.IsOfTheLine)
             .Select(candidate => candidate.Address!.Value.Address.ToString()).Distinct().ToImmutableArray();
         return new(street, treads, steps, loose);
     }
 
-    /// <summary>Given out by the provider, or agreed with it and set by hand.</summary>
-    private bool IsTheProviders(Candidate candidate) => candidate.Address is { } address && house.Line is { } line
-        && (candidate.Server == InterfaceTable.ProviderId || InterfaceTable.PrefixOf(line).Contains(address.Address));
-
     /// <summary>A router is a step unless it is a bridge in practice: its WAN empty while its LAN hangs on another's network.</summary>
     private bool IsStep(Device device)
     {
-        if (device.Mode is not (DeviceMode.Router or DeviceMode.Passthrough)) return false;
-        if (device.Mode == DeviceMode.Passthrough) return house.Line?.Device == device.Id;
+        if (!IsRouterLike(device) || !state.IsInUse(device.Id)) return false;
+        if (device.Traits.HandsLineOn) return house.Line?.Device == device.Id;
         var inside = state.InsideOf(device.Id);
         // With the line in a LAN socket its inside is the street itself: nothing steps down there.
         if (inside == state.ProviderSegment) return false;
         if (state.IsWanPlugged(device.Id)) return true;
-        return !house.Devices.Any(other => other.Id != device.Id && other.Mode is DeviceMode.Router or DeviceMode.Passthrough
+        return !house.Devices.Any(other => other.Id != device.Id && IsRouterLike(other)
             && state.InsideOf(other.Id) == inside && (state.IsWanPlugged(other.Id) || IsBefore(other, device)));
     }
+
+    /// <summary>It stands between two networks: as a router, or as the gateway that hands the line on.</summary>
+    private static bool IsRouterLike(Device device) => device.Traits.Routing != Routing.Nobody;
 
     private bool IsBefore(Device a, Device b) => house.Devices.IndexOf(a) < house.Devices.IndexOf(b);
 
@@ -133,7 +132,7 @@ internal sealed class StairsBuilder(NetworkState state)
             [.. SubnetsOf(segment)], [.. servers], [.. names], [.. boxes], [.. things]);
     }
 
-    private static bool Translates(Device router) => router is { Mode: DeviceMode.Router, Nat: true };
+    private static bool Translates(Device router) => router is { RoutesForItsOwn: true, Nat: true };
 
     /// <summary>Counted up the stairs; a router that receives the line itself stands right below the street.</summary>
     private int Translations(Device router, bool isPassed)
@@ -158,8 +157,8 @@ internal sealed class StairsBuilder(NetworkState state)
         var inside = state.InsideOf(router.Id);
         var wan = state.Wan(router.Id);
         var held = wan?.Candidates.Select(candidate => candidate.Address?.Address.ToString() ?? "none").ToArray() ?? [];
-        var passedBy = held.Length > 0 && wan!.Candidates.Any(IsTheProviders) && outside != state.ProviderSegment
-            ? house.Devices.FirstOrDefault(box => box.Mode == DeviceMode.Passthrough && box.PassthroughTo == router.Id)?.Id : null;
+        var passedBy = held.Length > 0 && wan!.Candidates.Any(state.IsOfTheLine) && outside != state.ProviderSegment
+            ? house.Devices.FirstOrDefault(box => box.Traits.HandsLineOn && box.PassthroughTo == router.Id)?.Id : null;
         var upper = outside >= 0 && depth.ContainsKey(outside) && state.IsWanPlugged(router.Id) ? state.Segments[outside].Id : null;
         return new(router.Id, upper, state.Segments[inside].Id, Translations(router, passedBy is not null), Translates(router), [.. held],
             state.Lan(router.Id)?.Address?.ToString(), passedBy);

@@ -123,7 +123,7 @@ internal sealed class WirelessJoins
     private bool LinkComesUp(int device, RadioNetwork network)
     {
         var box = fabric.House.Devices[device];
-        if (box.Mode != DeviceMode.Wds) return true;
+        if (!box.Traits.NeedsFixedChannel) return true;
         return FixedChannel(box, box.Uplink!.Radio) is { } own
             && own == FixedChannel(fabric.House.Devices[network.Device], network.Settings.Radio);
     }
@@ -199,7 +199,9 @@ internal sealed class WirelessJoins
         {
             if (endpoints[i].Connect is not { Ssid: { } ssid } connect) continue;
             var security = connect.Security ?? WifiSecurity.Open;
-            networks[i] = Pick(ssid, connect.Near, n => n.Settings.Key == connect.Key && Speak(n.Settings.Security, security));
+            var bands = endpoints[i].Bands;
+            networks[i] = Pick(ssid, connect.Near, n => n.Settings.Key == connect.Key && Speak(n.Settings.Security, security)
+                && (bands.IsEmpty || bands.Contains(n.Band)));
         }
         return networks;
     }

@@ -11,7 +11,6 @@ namespace Altrin.Core.WorkOrders;
 internal static class BoxWork
 {
     private const string LastFromHere = "From here on the box gives your laptop no address. That is meant: do this last.";
-    private const string ProveNear = "Prove it within 2 m (7 ft) of the box it joins before it goes to its place.";
 
     public static int RebootSeconds(Device box) => box.Label?.RebootSeconds ?? BoxLabel.UsualRebootSeconds;
 
@@ -226,7 +225,7 @@ internal static class BoxWork
         if (now.Mode != planned.Mode)
         {
             // A repeater's server would go on running: off with it in the same breath, before it meets the house.
-            if (now.Lan?.DhcpServer is { Enabled: true } && planned.Lan?.DhcpServer is not { Enabled: true } && LeaseTable.RunsServer(planned))
+            if (now.Lan?.DhcpServer is { Enabled: true } && planned.Lan?.DhcpServer is not { Enabled: true } && planned.Traits.RunsServer)
             {
                 actions.Add(new TurnOffDhcpServer(planned.Id));
                 rows.Add(new("DHCP server", "on", "off"));
@@ -234,7 +233,7 @@ internal static class BoxWork
             actions.Add(new SetMode(planned.Id, planned.Mode));
             rows.Add(new("Mode", now.Mode.Say(), planned.Mode.Say()));
         }
-        if (planned.Lan is { Method: LanMethod.Dhcp } && now.Lan?.Method != LanMethod.Dhcp && planned.Mode is not (DeviceMode.Router or DeviceMode.Passthrough))
+        if (planned.Lan is { Method: LanMethod.Dhcp } && now.Lan?.Method != LanMethod.Dhcp && planned.Traits.MayAskForAddress)
         {
             actions.Add(new AskForLanAddress(planned.Id));
             rows.Add(new("Its own address", now.Lan?.Address?.Address.ToString(), "automatic"));
@@ -258,22 +257,17 @@ internal static class BoxWork
             Actions = actions.ToImmutable(),
             Find = isMode ? "Operation mode, or Working mode" : "Wireless, Repeater, or Uplink",
             Changes = rows.ToImmutable(),
-            // Common practice, no source: a gateway takes two minutes or more to save pass-through.
-            WaitSeconds = planned.Mode == DeviceMode.Passthrough ? Math.Max(120, RebootSeconds(planned)) : RebootSeconds(planned),
+            WaitSeconds = Math.Max(planned.Traits.SaveSeconds, RebootSeconds(planned)),
             Expect = WorkInProgress.LaptopShows,
             Cautions = ModeCautions(planned, isMode),
         });
     }
 
-    private static ImmutableArray<string> ModeCautions(Device planned, bool isMode) => planned.Mode switch
+    private static ImmutableArray<string> ModeCautions(Device planned, bool isMode)
     {
-        DeviceMode.Passthrough => ["Its Wi-Fi goes off with it: be on a cable. The socket the laptop is in then gives the settings page and no internet."],
-        DeviceMode.MeshSatellite => ["Its lamp says how well it hears the other: weak, move it closer; out of range, move it closer and pair it again."],
-        DeviceMode.Repeater or DeviceMode.ClientBridge when isMode => ["Choose plain repeating, not the client-router (WISP) choice: that one translates a second time.", ProveNear],
-        DeviceMode.Repeater or DeviceMode.ClientBridge or DeviceMode.Wds => [ProveNear],
-        _ when isMode => [LastFromHere],
-        _ => [],
-    };
+        if (planned.Traits.Caution is { } caution && (isMode || planned.Traits.BridgesByRadio)) return [caution];
+        return isMode ? [LastFromHere] : [];
+    }
 
     private static ImmutableArray<SettingChange> UplinkRows(NetworkDocument house, Uplink? old, Uplink? wanted)
     {

@@ -164,12 +164,15 @@ public class LeaseTests
     }
 
     [Theory]
-    [InlineData("203.0.113.10/24", true)]       // the one address agreed
-    [InlineData("203.0.113.50/24", false)]
-    public void A_static_line_answers_only_the_address_agreed(string address, bool works)
+    [InlineData("198.51.100.22/30", "198.51.100.21", true)]       // the one address agreed
+    [InlineData("198.51.100.22/30", "198.51.100.20", false)]      // from another router than the agreed one
+    [InlineData("198.51.100.20/29", "198.51.100.21", false)]      // another address of the same link
+    [InlineData("203.0.113.10/24", "203.0.113.1", false)]         // the stand-in, which nobody agreed
+    public void A_static_line_answers_only_the_address_agreed(string address, string gateway, bool works)
     {
         var state = new HouseBuilder().Gateway(handOff: HandOff.Static).Thing("a", "gw:lan1")
-            .With(h => h.WithDevice("gw", d => d with { Wan = new() { Method = WanMethod.Static, Address = InterfaceAddress.Parse(address), Gateway = Ipv4Address.Parse("203.0.113.1") } })).State;
+            .With(h => h with { Line = h.Line! with { Agreed = new() { Address = InterfaceAddress.Parse("198.51.100.22/30"), Gateway = Ipv4Address.Parse("198.51.100.21") } } })
+            .With(h => h.WithDevice("gw", d => d with { Wan = new() { Method = WanMethod.Static, Address = InterfaceAddress.Parse(address), Gateway = Ipv4Address.Parse(gateway) } })).State;
         Assert.Equal(works ? Answer.Yes : Answer.No, state.Internet("a").Reachable);
     }
 

@@ -8,7 +8,7 @@ namespace Altrin.Core.Tests.Simulation;
 public class TraceTests
 {
     private static string Said(NetworkDocument house, string from) => string.Join(" ", Simulator.Run(house).TraceOf(from).Hops
-        .Select(hop => $"{hop.Over}>{hop.Device}:{hop.Role}{(hop.Becomes is { } now ? $"={now}" : "")}"));
+        .Select(hop => $"{hop.Cable ?? Words<TraceLink>.Of(hop.Over)}>{hop.Device}:{Words<TraceRole>.Of(hop.Role)}{(hop.Becomes is { } now ? $"={now}" : "")}"));
 
     [Theory]
     [InlineData("healthy", "laptop", "plug>second:bridge c1>gw:router=203.0.113.10 line>isp:street")]
@@ -31,7 +31,7 @@ public class TraceTests
             var (trace, way) = (state.TraceOf(thing.Id), state.Internet(thing.Id));
             Assert.Equal(way.Reachable, trace.Reachable);
             if (way.Reachable != Answer.Yes || state.Interfaces.Any(one => one.Outcome == LeaseOutcome.Contested)) continue;
-            Assert.Equal(way.Hops, trace.Hops.Where(hop => hop.Becomes is not null).Select(hop => hop.Role == "carrier" ? "carrier" : hop.Device));
+            Assert.Equal(way.Hops, trace.Hops.Where(hop => hop.Becomes is not null).Select(hop => hop.Role == TraceRole.Carrier ? "carrier" : hop.Device));
             Assert.Equal("isp", trace.Hops[^1].Device);
         }
     }

@@ -6,7 +6,8 @@ namespace Altrin.Core.Rules.Needs;
 /// <summary>A visitor is put on the network, once at each box that makes it, and the house simulated with it.</summary>
 public sealed class GuestsApartNeed : INeedJudge
 {
-    private const string Visitor = "a-visitor";
+    /// <summary>Longer than the reader takes an id: no house has a thing of that name.</summary>
+    private static readonly string Visitor = new('v', Limits.IdLetters + 1);
 
     public NeedKind Kind => NeedKind.GuestsApart;
     public string Sentence(NetworkDocument house, Need need) => $"Guests on {need.Ssid} have internet and see nothing of the home";

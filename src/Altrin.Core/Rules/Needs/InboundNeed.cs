@@ -17,7 +17,7 @@ public sealed class InboundNeed : INeedJudge
         return (answer.Reachable, answer.StoppedAt switch
         {
             null => Reasons.NoInternet(facts, need.Endpoint!, facts.State.Internet(need.Endpoint!).Why),
-            InternetWays.Carrier => "The provider shares its address among customers: nothing at home can let it in.",
+            Line.CarrierId => "The provider shares its address among customers: nothing at home can let it in.",
             var device => $"Stopped at {facts.NameOf(device)}.",
         });
     }

@@ -19,9 +19,6 @@ public sealed class ReachNeed : INeedJudge
         var (from, to) = (need.From!, need.To!);
         var answer = facts.State.Reach(from, to);
         if (answer.Reachable != Answer.Yes) return (answer.Reachable, Reasons.NoReach(facts, from, to, answer.Why));
-        if (need.Port is { } port && facts.House.FindEndpoint(to) is { Services: { IsEmpty: false } services }
-            && !services.Any(service => service.Port == port && (need.Protocol is null || service.Protocol == need.Protocol)))
-            return (Answer.No, $"{facts.NameOf(to)} offers nothing on port {port}.");
         if (need.Discovery == true && facts.State.Net(from)?.Segment != facts.State.Net(to)?.Segment)
             return (Answer.No, "Finding by name does not cross a router: the two are on different networks.");
         return (Answer.Yes, $"{facts.NameOf(to)} {Reasons.Address(facts, to)}.");

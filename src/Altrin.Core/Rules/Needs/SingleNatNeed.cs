@@ -17,10 +17,10 @@ public sealed class SingleNatNeed : INeedJudge
         foreach (var id in ids)
         {
             var answer = facts.State.Internet(id);
-            var inHome = answer.Hops.Where(hop => hop != InternetWays.Carrier).ToList();
+            // Without a way out nothing is translated: it does not count.
+            if (answer.Reachable == Answer.No) continue;
+            var inHome = answer.Hops.Where(hop => hop != Line.CarrierId).ToList();
             if (inHome.Count > 1) return (Answer.No, $"{facts.NameOf(id)} passes {Facts.Join(inHome.Select(facts.NameOf), 6)}: {inHome.Count} translations.");
-            // Without a way out nothing is translated, and nothing is proved.
-            if (need.Endpoint is not null && answer.Reachable == Answer.No) return (Answer.No, Reasons.NoInternet(facts, id, answer.Why));
         }
         return (Answer.Yes, "One translation at most in the home.");
     }

@@ -6,12 +6,19 @@ namespace Altrin.Core.Rules.Needs;
 public sealed class SocketsNeed : INeedJudge
 {
     public NeedKind Kind => NeedKind.Sockets;
-    public string Sentence(NetworkDocument house, Need need) => $"{need.Count} free socket{(need.Count == 1 ? "" : "s")} in {need.Room}";
+    public string Sentence(NetworkDocument house, Need need) => $"{need.Count} free socket{(need.Count == 1 ? "" : "s")} in {Rooms.Say(house, need.Room!)}";
 
     public (Answer, string) Judge(Facts facts, Need need)
     {
-        var free = facts.House.Devices.Where(device => RoomName.IsSame(device.Room, need.Room))
-            .Sum(device => device.Ports.Count(port => port.Role == PortRole.Lan && facts.House.OccupantOf(new(device.Id, port.Id)) is null));
+        var free = facts.House.Devices.Where(device => Rooms.AreSame(facts.House, device.Room, need.Room) && facts.State.IsInUse(device.Id)).Sum(device => FreeSockets(facts, device));
         return (free >= need.Count ? Answer.Yes : Answer.No, $"{free} free there.");
+    }
+
+    /// <summary>A box that is one network has no WAN: that socket is like the others. What is plugged into a modem is in the street, and a
+    /// gateway that hands the line on has nothing for anybody but its target.</summary>
+    private static int FreeSockets(Facts facts, Device box)
+    {
+        if (box.Traits.Wan == WanSide.BridgedForTheLine || (box.Traits.HandsLineOn && !box.RoutesForItsOwn)) return 0;
+        return box.Ports.Count(port => (port.Role == PortRole.Lan || box.Traits.IsOneNetwork) && facts.House.OccupantOf(new(box.Id, port.Id)) is null);
     }
 }

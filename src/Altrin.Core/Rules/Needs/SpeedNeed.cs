@@ -68,10 +68,10 @@ public sealed class SpeedNeed : INeedJudge
     /// <summary>How a laptop could be joined in the room: to what stands there; where nothing does, to what is heard there.</summary>
     private static IEnumerable<Attachment> Ways(Facts facts, string room)
     {
-        var sockets = facts.House.Devices.Where(box => RoomName.IsSame(box.Room, room))
+        var sockets = facts.House.Devices.Where(box => Rooms.AreSame(facts.House, box.Room, room) && facts.State.IsInUse(box.Id))
             .Select(box => box.Ports.Where(port => port.Role == PortRole.Lan).Select(port => new Socket(box.Id, port.Id)).FirstOrDefault(socket => facts.House.OccupantOf(socket) is null))
             .OfType<Socket>().Select(Attachment.To);
-        var air = facts.State.Air.Where(one => !one.Network.Guest).DistinctBy(one => (one.Box.Id, one.Network.Ssid, one.Network.Key, one.Network.Security)).ToLookup(one => RoomName.IsSame(one.Box.Room, room));
+        var air = facts.State.Air.Where(one => !one.Network.Guest).DistinctBy(one => (one.Box.Id, one.Network.Ssid, one.Network.Key, one.Network.Security)).ToLookup(one => Rooms.AreSame(facts.House, one.Box.Room, room));
         var local = sockets.Concat(air[true].Select(Join)).Take(MostWays).ToList();
         return local.Count > 0 ? local : air[false].Select(Join).Take(MostWays);
 
