@@ -210,11 +210,7 @@ public sealed record SetWifi(string Device, int Place, WifiNetwork Network) : Bo
     protected override ActionProblem? Problem(NetworkDocument house, Device box)
     {
         if (Place < 0 || Place > box.Wifi.Length) return new("place", $"{box.Name} has {box.Wifi.Length} networks; the place is out of range.");
-        if (Network.Channel is { Number: < 1 or > 233 }) return new("network.channel", "Write a channel number from 1 to 233, or “auto”.");
-        if (Network.WidthMHz is < 5 or > 320) return new("network.widthMHz", "Write a width from 5 to 320 MHz.");
-        if (Network.Vlan is < Altrin.Core.Network.Vlan.Least or > Altrin.Core.Network.Vlan.Most)
-            return new("network.vlan", $"Write a VLAN from {Altrin.Core.Network.Vlan.Least} to {Altrin.Core.Network.Vlan.Most}, or leave it out.");
-        if (SsidCheck.WhyNot(Network.Ssid) is { } why) return new("network.ssid", why);
+        if (Limits.WhyNoSsid(Network.Ssid) is { } why) return new("network.ssid", why);
         return box.Radios.Any(radio => radio.Id == Network.Radio)
             ? null
             : new("network.radio", $"{box.Name} has no radio “{Network.Radio}”.");
@@ -273,9 +269,9 @@ public sealed record KeepApart(string Device, bool Apart) : BoxSetting
 public sealed record ConfigureDevice(Device Settings) : InstallerAction
 {
     public override ActionProblem? Problem(NetworkDocument house) =>
-        Checks.Device(house, Settings.Id, "settings.id") ?? Checks.Readable(Do(house), "settings");
+        Checks.Device(house, Settings.Id, "settings.id");
 
-    public override string Say(NetworkDocument house) => $"Set the rest of {house.NameOf(Settings.Id)} as planned";
+    public override string Say(NetworkDocument house) => $"Load a saved configuration into {house.NameOf(Settings.Id)}";
 
     protected override NetworkDocument Do(NetworkDocument house) => house.WithDevice(Settings.Id, _ => Settings);
 }

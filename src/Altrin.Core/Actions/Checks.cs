@@ -1,4 +1,3 @@
-using Altrin.Core.Documents;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
@@ -38,10 +37,4 @@ internal static class Checks
 
     public static ActionProblem? Name(string name) =>
         string.IsNullOrWhiteSpace(name) ? new("name", "Empty. Give it a name.") : null;
-
-    /// <summary>The document that an action would make must be one that the reader takes.</summary>
-    public static ActionProblem? Readable(NetworkDocument after, string field) =>
-        DocumentReader.Read(AltrinJson.WriteCompact(after)) is { Document: null } result
-            ? new(field, result.Problems[0].ToString())
-            : null;
 }

@@ -24,7 +24,7 @@ public sealed record SetEndpointAddress(string Endpoint, EndpointAddress Address
 public sealed record AddDevice(Device Device) : InstallerAction
 {
     public override ActionProblem? Problem(NetworkDocument house) =>
-        Checks.NewId(house, Device.Id, "device.id") ?? Checks.Name(Device.Name) ?? Checks.Readable(Do(house), "device");
+        Checks.NewId(house, Device.Id, "device.id") ?? Checks.Name(Device.Name);
 
     public override string Say(NetworkDocument house) => $"Add {Device.Name}";
     protected override NetworkDocument Do(NetworkDocument house) => house with { Devices = house.Devices.Add(Device) };
@@ -66,7 +66,7 @@ public sealed record RemoveDevice(string Device) : InstallerAction
 public sealed record AddEndpoint(Endpoint Endpoint) : InstallerAction
 {
     public override ActionProblem? Problem(NetworkDocument house) =>
-        Checks.NewId(house, Endpoint.Id, "endpoint.id") ?? Checks.Name(Endpoint.Name) ?? Checks.Readable(Do(house), "endpoint");
+        Checks.NewId(house, Endpoint.Id, "endpoint.id") ?? Checks.Name(Endpoint.Name);
 
     public override string Say(NetworkDocument house) => $"Add {Endpoint.Name}";
     protected override NetworkDocument Do(NetworkDocument house) => house with { Endpoints = house.Endpoints.Add(Endpoint) };
@@ -109,7 +109,15 @@ public sealed record SetNeed(Need Need) : InstallerAction
     public override ActionProblem? Problem(NetworkDocument house)
     {
         if (string.IsNullOrWhiteSpace(Need.Id)) return new("need.id", "Empty. Give it an id.");
-        return Checks.Readable(Do(house), "need");
+        return MissingThing(house);
+    }
+
+    /// <summary>A want that was planned for a thing which is not there any more.</summary>
+    private ActionProblem? MissingThing(NetworkDocument house)
+    {
+        foreach (var (field, id) in new[] { ("need.endpoint", Need.Endpoint), ("need.from", Need.From), ("need.to", Need.To) })
+            if (id is not null && Checks.Endpoint(house, id, field) is { } problem) return problem;
+        return null;
     }
 
     public override string Say(NetworkDocument house) =>

@@ -36,8 +36,7 @@ public sealed record ReplaceCable(string Cable, Medium Medium, string? Category 
 {
     public override ActionProblem? Problem(NetworkDocument house)
     {
-        if (house.FindCable(Cable) is null) return new("cable", $"There is no cable “{Cable}” in this house.");
-        return LengthM is < 0 or > 100_000 or double.NaN ? new("lengthM", "Write a length from 0 to 100000 m.") : null;
+        return house.FindCable(Cable) is null ? new("cable", $"There is no cable “{Cable}” in this house.") : null;
     }
 
     public override string Say(NetworkDocument house)

@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using System.Text;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
@@ -18,7 +17,7 @@ public sealed record SetUplink(string Device, Uplink? Uplink = null) : BoxSettin
     protected override ActionProblem? Problem(NetworkDocument house, Device box)
     {
         if (Uplink is not { } uplink) return null;
-        if (SsidCheck.WhyNot(uplink.Ssid) is { } why) return new("uplink.ssid", why);
+        if (Limits.WhyNoSsid(uplink.Ssid) is { } why) return new("uplink.ssid", why);
         if (!box.Radios.Any(radio => radio.Id == uplink.Radio)) return new("uplink.radio", $"{box.Name} has no radio “{uplink.Radio}”.");
         return uplink.Near is { } near ? Checks.Device(house, near, "uplink.near") : null;
     }
@@ -42,21 +41,13 @@ public sealed record SetPortVlan(string Device, string Port, int? Vlan = null) :
         return Tagged.IsDefaultOrEmpty ? $"Put {socket} into {own}" : $"Let {socket} carry {own} and VLAN {string.Join(", ", Tagged)} tagged";
     }
 
-    protected override ActionProblem? Problem(NetworkDocument house, Device box)
-    {
-        if (box.FindPort(Port) is null) return new("port", $"{box.Name} has no socket “{Port}”.");
-        if (Vlan is { } vlan && !IsVlan(vlan)) return new("vlan", $"{vlan} is no VLAN. Write a number from {Network.Vlan.Least} to {Network.Vlan.Most}.");
-        foreach (var tag in Tagged.IsDefault ? [] : Tagged)
-            if (!IsVlan(tag)) return new("tagged", $"{tag} is no VLAN. Write numbers from {Network.Vlan.Least} to {Network.Vlan.Most}.");
-        return null;
-    }
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) =>
+        box.FindPort(Port) is null ? new("port", $"{box.Name} has no socket “{Port}”.") : null;
 
     protected override Device Change(NetworkDocument house, Device box) => box with
     {
         Ports = [.. box.Ports.Select(port => port.Id == Port ? port with { Vlan = Vlan, Tagged = Tagged.IsDefault ? [] : Tagged } : port)],
     };
-
-    private static bool IsVlan(int number) => number is >= Network.Vlan.Least and <= Network.Vlan.Most;
 }
 
 /// <summary>Gives the settings page a password of its own.</summary>
@@ -67,12 +58,4 @@ public sealed record ChangeAdminPassword(string Device) : BoxSetting
     public override string Say(NetworkDocument house) => $"Change the admin password of {house.NameOf(Device)}";
     protected override ActionProblem? Problem(NetworkDocument house, Device box) => null;
     protected override Device Change(NetworkDocument house, Device box) => box with { DefaultPassword = false };
-}
-
-internal static class SsidCheck
-{
-    /// <summary>Why it cannot be a network's name; null when it can.</summary>
-    public static string? WhyNot(string ssid) => string.IsNullOrEmpty(ssid)
-        ? "Empty. Write the network's name."
-        : Encoding.UTF8.GetByteCount(ssid) > 32 ? "Longer than 32 bytes, which no Wi-Fi name may be (IEEE 802.11). Shorten it." : null;
 }

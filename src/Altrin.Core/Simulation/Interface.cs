@@ -78,6 +78,9 @@ public sealed record RunningServer(
     /// <summary>Nobody has looked at its pool: it is taken to be the whole subnet.</summary>
     public bool IsPoolUnknown { get; init; }
 
+    /// <summary>What it gives out of: its own subnet, but for a provider whose router is outside that of the link.</summary>
+    public Prefix Subnet { get; init; } = Own.Prefix;
+
     /// <summary>Whether an address that somebody has set by hand could be leased to somebody else: out of the pool, or because it is
     /// reserved for another. Whose MAC is not known is taken to be the one it is reserved for.</summary>
     public bool MayGiveAway(Ipv4Address address, MacAddress? holder)

@@ -80,7 +80,7 @@ internal sealed class LeaseTable
         {
             var (own, numbers) = (provider.Candidates[0].Address!.Value, table.Numbers!);
             servers.Add(new(InterfaceTable.ProviderId, provider.Segment, own, new(numbers.First, numbers.Last),
-                new(own, own.Address, [own.Address], InterfaceTable.ProviderId), []));
+                new(own, own.Address, [own.Address], InterfaceTable.ProviderId), []) { Subnet = numbers.Prefix });
         }
         for (var d = 0; d < house.Devices.Length; d++)
         {
@@ -131,7 +131,7 @@ internal sealed class LeaseTable
 
     private void Lease(RunningServer server, List<Interface> asking, HashSet<Ipv4Address>? held, List<Candidate>?[] offers)
     {
-        var prefix = server.Own.Prefix;
+        var prefix = server.Subnet;
         // Most servers have no reservations; then nothing can be given twice, and nothing has to be remembered.
         var reserved = server.Reservations.IsEmpty ? null : new Dictionary<MacAddress, Ipv4Address>();
         var kept = reserved is null ? null : new HashSet<Ipv4Address>();
