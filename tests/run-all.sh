@@ -46,6 +46,13 @@ build_pages
 
 check "formatter and analysers, C#" dotnet format "$root/Altrin.slnx" --no-restore --verify-no-changes --severity warn
 check "formatter, linter and types, TypeScript" npm --prefix "$root/web" run --silent check
+# The page's types are those of the API: written anew they are the same.
+types_are_fresh() {
+  local fresh; fresh=$(mktemp)
+  (cd "$root/web" && npx openapi-typescript ../docs/formats/api.openapi.json -o "$fresh" >/dev/null) && diff -q "$fresh" "$root/web/src/api/generated/schema.d.ts" ||
+    { echo "web/src/api/generated/schema.d.ts is stale: run ./altrin formats."; return 1; }
+}
+check "types generated from the API" types_are_fresh
 if [ -x "$root/../shared/tools/check-words" ]; then check "words that must not stand here" "$root/../shared/tools/check-words" "$root"; fi
 
 suite Altrin.Core.Tests

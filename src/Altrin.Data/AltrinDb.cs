@@ -8,7 +8,10 @@ internal sealed class AltrinDb(DbContextOptions<AltrinDb> options) : DbContext(o
 {
     public DbSet<JobRow> Jobs => Set<JobRow>();
     public DbSet<RevisionRow> Revisions => Set<RevisionRow>();
+    public DbSet<ChangeRow> Changes => Set<ChangeRow>();
     public DbSet<TickRow> Ticks => Set<TickRow>();
+    public DbSet<PhotoRow> Photos => Set<PhotoRow>();
+    public DbSet<SecretRow> Secrets => Set<SecretRow>();
 
     protected override void OnModelCreating(ModelBuilder model)
     {
@@ -17,11 +20,22 @@ internal sealed class AltrinDb(DbContextOptions<AltrinDb> options) : DbContext(o
         job.Property(row => row.Version).IsConcurrencyToken();
         var revision = model.Entity<RevisionRow>().ToTable("revisions");
         revision.HasKey(row => new { row.JobId, row.Side, row.Number });
-        revision.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
+        // Redo asks for what came after a revision.
+        revision.HasIndex(row => new { row.JobId, row.Side, row.Parent });
+        var change = model.Entity<ChangeRow>().ToTable("changes");
+        change.HasKey(row => new { row.JobId, row.Id });
         var tick = model.Entity<TickRow>().ToTable("ticks");
         tick.HasKey(row => new { row.JobId, row.StepKey });
         tick.Property(row => row.Revision).IsConcurrencyToken();
+        var photo = model.Entity<PhotoRow>().ToTable("photos");
+        photo.HasKey(row => new { row.JobId, row.Id });
+        var secret = model.Entity<SecretRow>().ToTable("secrets");
+        secret.HasKey(row => new { row.JobId, row.Name });
+        revision.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
+        change.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
         tick.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
+        photo.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
+        secret.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
     }
 
     protected override void ConfigureConventions(ModelConfigurationBuilder conventions)

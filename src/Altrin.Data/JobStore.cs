@@ -1,34 +1,27 @@
-using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using System.Text.Json;
 using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
+using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 
 namespace Altrin.Data;
 
 /// <summary>Jobs with their two houses, every revision kept, and the ticks of their work orders.</summary>
-/// <remarks>Every change is one transaction, so a killed process loses nothing that was answered for.</remarks>
+/// <remarks>Every change is one transaction, so a killed process loses nothing that was answered for. A change is checked and its houses are
+/// judged before anything is written: what is stored can be read.</remarks>
 public sealed class JobStore(string databaseFile, TimeProvider clock)
 {
     private const string AsFound = "As found";
 
-    /// <summary>Documents kept as read; past that all are let go and the next few are read again.</summary>
-    private const int MostRead = 64;
-
-    private readonly ConcurrentDictionary<(string Job, Side Side, int Number), NetworkDocument> read = new();
     private readonly DbContextOptions<AltrinDb> options =
         new DbContextOptionsBuilder<AltrinDb>().UseSqlite($"Data Source={databaseFile};Default Timeout=15").Options;
 
+    private readonly Histories histories = new();
+
     /// <summary>Creates the file if need be, brings it to the present form, and sets write-ahead logging.</summary>
-    public void Prepare()
-    {
-        if (Path.GetDirectoryName(Path.GetFullPath(databaseFile)) is { } folder) Directory.CreateDirectory(folder);
-        using var db = Open();
-        db.Database.Migrate();
-        db.Database.ExecuteSqlRaw("PRAGMA journal_mode=WAL");
-    }
+    public void Prepare() => StoreStart.Prepare(databaseFile, Open);
 
     public async Task<ImmutableArray<JobHead>> List(CancellationToken cancel)
     {
@@ -40,73 +33,145 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
     {
         var now = clock.GetUtcNow();
         var id = Convert.ToHexStringLower(Guid.NewGuid().ToByteArray().AsSpan(0, 6));
+        var document = AltrinJson.WriteCompact(house);
         await using var db = Open();
-        db.Jobs.Add(new() { Id = id, Name = house.Name, CreatedAt = now, ChangedAt = now, Version = 1, FoundNumber = 1, PlannedNumber = 1 });
-        db.Revisions.Add(Row(id, Side.Found, 1, null, house, [], AsFound, now));
-        db.Revisions.Add(Row(id, Side.Planned, 1, null, house, [], AsFound, now));
-        await db.SaveChangesAsync(cancel);
+        var job = new JobRow { Id = id, Name = house.Name, CreatedAt = now, ChangedAt = now, Version = 1, FoundNumber = 1, PlannedNumber = 1 };
+        Summarize(job, house, house);
+        db.Jobs.Add(job);
+        db.Revisions.Add(First(Side.Found, document));
+        db.Revisions.Add(First(Side.Planned, "[]"));
+        await Save(db, cancel);
         return id;
+
+        RevisionRow First(Side side, string snapshot) => new()
+        {
+            JobId = id,
+            Side = side,
+            Number = 1,
+            Parent = null,
+            Actions = "[]",
+            Snapshot = snapshot,
+            SinceSnapshot = 0,
+            Sentence = AsFound,
+            At = now,
+        };
     }
 
+    /// <exception cref="UnreadableJobException">What is stored of it cannot be read.</exception>
     public async Task<Job?> Find(string id, CancellationToken cancel)
     {
         await using var db = Open();
         if (await db.Jobs.AsNoTracking().FirstOrDefaultAsync(job => job.Id == id, cancel) is not { } job) return null;
-        var found = await At(db, job, Side.Found, cancel);
-        var planned = await At(db, job, Side.Planned, cancel);
-        // The plan is what is to be done to the house as found: corrected there, it is corrected here.
-        return new(Head(job), found, planned with { Document = planned.Actions.Apply(found.Document) });
+        var (found, plan, planned) = await Houses(db, job, cancel);
+        var (foundUndo, foundRedo) = await Sentences(db, job, Side.Found, cancel);
+        var (plannedUndo, plannedRedo) = await Sentences(db, job, Side.Planned, cancel);
+        return new(Head(job), new(job.FoundNumber, found, foundUndo, foundRedo), new(job.PlannedNumber, planned.House, plannedUndo, plannedRedo), plan, planned.Held);
+    }
+
+    /// <summary>Computes and keeps how the job stands, where no build of these rules has yet.</summary>
+    /// <exception cref="UnreadableJobException">What is stored of it cannot be read.</exception>
+    public async Task<JobSummary?> Summary(string id, CancellationToken cancel)
+    {
+        await using var db = Open();
+        if (await db.Jobs.FirstOrDefaultAsync(job => job.Id == id, cancel) is not { } job) return null;
+        if (Head(job).Summary is { } known) return known;
+        var (found, _, planned) = await Houses(db, job, cancel);
+        Summarize(job, found, planned.House);
+        // Whoever changed it meanwhile has written a newer one.
+        await Save(db, cancel);
+        return Head(job).Summary;
     }
 
     public async Task<bool> Delete(string id, CancellationToken cancel)
     {
         await using var db = Open();
-        return await db.Jobs.Where(job => job.Id == id).ExecuteDeleteAsync(cancel) > 0;
+        return await Try(() => db.Jobs.Where(job => job.Id == id).ExecuteDeleteAsync(cancel)) > 0;
     }
 
     /// <summary>Does the deeds to one house, as one step of undo.</summary>
-    public Task<ChangeResult> Apply(string id, Side side, int seen, ImmutableArray<InstallerAction> actions, string sentence, CancellationToken cancel) =>
-        Change(id, seen, async (db, job) =>
+    public Task<ChangeOutcome> Apply(string id, Side side, ChangeKey key, ImmutableArray<InstallerAction> actions, string? sentence, CancellationToken cancel) =>
+        Change(id, key, async (db, job) =>
         {
-            var (found, planned) = await Both(db, job, cancel);
+            var (found, plan, planned) = await Houses(db, job, cancel);
+            var house = side == Side.Found ? found : planned.House;
+            var attempt = ActionRunner.DoAll(house, actions);
+            if (attempt.House is not { } after) return new(ChangeResult.Refused, attempt);
+            var say = sentence ?? actions[0].Say(house);
             if (side == Side.Found)
             {
-                var after = actions.Apply(Read(found));
-                await Push(db, job, Side.Found, found.Number, after, actions, sentence, cancel);
-                await Rebase(db, job, planned, after, cancel);
+                await Push(db, job, side, actions, AltrinJson.WriteCompact(after), say, cancel);
+                histories.Keep((job.Id, job.FoundNumber), after);
+                job.Name = after.Name;
             }
-            else
-            {
-                var all = Actions(planned).AddRange(actions);
-                await Push(db, job, Side.Planned, planned.Number, all.Apply(Read(found)), all, sentence, cancel);
-            }
-            return true;
+            else await PushPlan(db, job, actions, plan.AddRange(actions.Select(action => new PlannedDeed(action))), say, cancel);
+            return ChangeResult.Done;
         }, cancel);
 
     /// <summary>Replaces the whole plan; the one before is an undo away.</summary>
-    public Task<ChangeResult> Adopt(string id, int seen, ImmutableArray<InstallerAction> actions, string sentence, CancellationToken cancel) =>
-        Change(id, seen, async (db, job) =>
+    public Task<ChangeOutcome> Adopt(string id, ChangeKey key, ImmutableArray<InstallerAction> actions, string? sentence, CancellationToken cancel) =>
+        Change(id, key, async (db, job) =>
         {
-            var (found, planned) = await Both(db, job, cancel);
-            await Push(db, job, Side.Planned, planned.Number, actions.Apply(Read(found)), actions, sentence, cancel);
-            return true;
+            var (found, _, _) = await Houses(db, job, cancel);
+            var attempt = ActionRunner.DoAll(found, actions);
+            if (attempt.House is null) return new(ChangeResult.Refused, attempt);
+            var say = actions.IsEmpty ? "Begin the plan anew" : sentence ?? actions[0].Say(found);
+            await PushPlan(db, job, actions, [.. actions.Select(action => new PlannedDeed(action))], say, cancel, isAnew: true);
+            return ChangeResult.Done;
         }, cancel);
 
-    public Task<ChangeResult> Undo(string id, Side side, int seen, CancellationToken cancel) =>
-        Change(id, seen, async (db, job) =>
+    /// <summary>Takes a planned deed that cannot be done any more out of the plan, or keeps it until it can.</summary>
+    public Task<ChangeOutcome> Answer(string id, ChangeKey key, int index, HeldAnswer answer, CancellationToken cancel) =>
+        Change(id, key, async (db, job) =>
         {
-            var row = await Revision(db, job, side, Number(job, side), cancel);
-            return row.Parent is { } parent && await MoveTo(db, job, side, parent, cancel);
+            var (found, plan, planned) = await Houses(db, job, cancel);
+            if (planned.Held.FirstOrDefault(one => one.Index == index) is not { } held) return ChangeResult.NothingThere;
+            var deed = held.Action.Say(found);
+            if (answer == HeldAnswer.TakeOut) await PushPlan(db, job, [], plan.RemoveAt(index), $"Take out of the plan: {deed}", cancel, isAnew: true);
+            else await PushPlan(db, job, [], plan.SetItem(index, plan[index] with { Later = true }), $"Keep for later: {deed}", cancel, isAnew: true);
+            return ChangeResult.Done;
         }, cancel);
 
-    public Task<ChangeResult> Redo(string id, Side side, int seen, CancellationToken cancel) =>
-        Change(id, seen, async (db, job) =>
-            await Child(db, job.Id, side, Number(job, side), cancel) is { } child && await MoveTo(db, job, side, child.Number, cancel), cancel);
+    public Task<ChangeOutcome> Undo(string id, Side side, ChangeKey key, CancellationToken cancel) => Change(id, key, async (db, job) =>
+    {
+        var at = Number(job, side);
+        var parent = await db.Revisions.Where(row => row.JobId == id && row.Side == side && row.Number == at).Select(row => row.Parent).SingleAsync(cancel);
+        return await MoveTo(db, job, side, parent, cancel);
+    }, cancel);
 
-    public async Task<ImmutableArray<LogEntry>> Log(string id, CancellationToken cancel)
+    public Task<ChangeOutcome> Redo(string id, Side side, ChangeKey key, CancellationToken cancel) => Change(id, key, async (db, job) =>
+        await MoveTo(db, job, side, (await Child(db, id, side, Number(job, side), cancel))?.Number, cancel), cancel);
+
+    /// <summary>Sets a job that cannot be read back to the last state that can.</summary>
+    public Task<ChangeOutcome> SetBack(string id, ChangeKey key, CancellationToken cancel) => Change(id, key, async (db, job) =>
+    {
+        foreach (var side in new[] { Side.Found, Side.Planned })
+        {
+            int? at = Number(job, side);
+            while (at is { } number && !await CanRead(db, job, side, number, cancel))
+                at = await db.Revisions.Where(row => row.JobId == id && row.Side == side && row.Number == number).Select(row => row.Parent).SingleOrDefaultAsync(cancel);
+            // A plan of which nothing can be read is begun anew; of a house as found there must be something.
+            if (at is null && side == Side.Found) return ChangeResult.NothingThere;
+            if (at is null) await PushPlan(db, job, [], [], "Begin the plan anew: what was planned cannot be read", cancel, isAnew: true);
+            else if (side == Side.Found) job.FoundNumber = at.Value;
+            else job.PlannedNumber = at.Value;
+        }
+        job.Name = (await histories.Found(db, job.Id, job.FoundNumber, cancel)).Name;
+        return ChangeResult.Done;
+    }, cancel);
+
+    /// <summary>Everything that is stored of a job's houses, unread: for one that this version cannot read.</summary>
+    public async Task<byte[]?> AsStored(string id, CancellationToken cancel)
     {
         await using var db = Open();
-        if (await db.Jobs.AsNoTracking().FirstOrDefaultAsync(job => job.Id == id, cancel) is not { } job) return [];
+        if (await db.Jobs.AsNoTracking().FirstOrDefaultAsync(job => job.Id == id, cancel) is not { } job) return null;
+        var revisions = await db.Revisions.AsNoTracking().Where(row => row.JobId == id).OrderBy(row => row.Side).ThenBy(row => row.Number).ToListAsync(cancel);
+        return JsonSerializer.SerializeToUtf8Bytes(new { job.Id, job.Name, job.FoundNumber, job.PlannedNumber, revisions }, AltrinJson.Indented);
+    }
+
+    public async Task<ImmutableArray<LogEntry>?> Log(string id, CancellationToken cancel)
+    {
+        await using var db = Open();
+        if (await db.Jobs.AsNoTracking().FirstOrDefaultAsync(job => job.Id == id, cancel) is not { } job) return null;
         var rows = await db.Revisions.AsNoTracking().Where(row => row.JobId == id).OrderBy(row => row.At).ThenBy(row => row.Number)
             .Select(row => new { row.Side, row.Number, row.Sentence, row.At }).ToListAsync(cancel);
         return [.. rows.Select(row => new LogEntry(row.Side, row.Number, row.Sentence, row.At, row.Number == Number(job, row.Side)))];
@@ -134,18 +199,24 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
         return await Save(db, cancel) ? (ChangeResult.Done, Tick(row)) : (ChangeResult.ChangedMeanwhile, null);
     }
 
-    private async Task<ChangeResult> Change(string id, int seen, Func<AltrinDb, JobRow, Task<bool>> change, CancellationToken cancel)
+    private async Task<ChangeOutcome> Change(string id, ChangeKey key, Func<AltrinDb, JobRow, Task<ChangeOutcome>> change, CancellationToken cancel)
     {
         await using var db = Open();
         if (await db.Jobs.FirstOrDefaultAsync(job => job.Id == id, cancel) is not { } job) return ChangeResult.NoSuchJob;
-        if (job.Version != seen) return ChangeResult.ChangedMeanwhile;
-        if (!await change(db, job)) return ChangeResult.NothingThere;
+        if (key.Id is not null && await db.Changes.AnyAsync(row => row.JobId == id && row.Id == key.Id, cancel)) return ChangeResult.Done;
+        if (job.Version != key.Seen) return ChangeResult.ChangedMeanwhile;
+        var outcome = await change(db, job);
+        if (outcome.Result != ChangeResult.Done) return outcome;
         job.Version++;
         job.ChangedAt = clock.GetUtcNow();
+        if (key.Id is not null) db.Changes.Add(new() { JobId = id, Id = key.Id, Version = job.Version });
+        var (found, _, planned) = await Houses(db, job, cancel);
+        Summarize(job, found, planned.House);
         return await Save(db, cancel) ? ChangeResult.Done : ChangeResult.ChangedMeanwhile;
     }
 
-    /// <returns>False when another writer was first: the version that was read is no longer there, or the key is taken.</returns>
+    /// <returns>False when another writer was first.</returns>
+    /// <exception cref="StoreTroubleException">The database would not take it for any other reason.</exception>
     private static async Task<bool> Save(AltrinDb db, CancellationToken cancel)
     {
         try
@@ -153,90 +224,101 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
             await db.SaveChangesAsync(cancel);
             return true;
         }
-        catch (DbUpdateException)
+        catch (DbUpdateException error) when (StoreTroubleException.IsRace(error)) { return false; }
+        catch (Exception error) when (error is DbUpdateException or SqliteException) { throw StoreTroubleException.Of(error); }
+    }
+
+    private static async Task<T> Try<T>(Func<Task<T>> write)
+    {
+        try { return await write(); }
+        catch (SqliteException error) { throw StoreTroubleException.Of(error); }
+    }
+
+    private async Task<(NetworkDocument Found, ImmutableArray<PlannedDeed> Plan, Replayed Planned)> Houses(AltrinDb db, JobRow job, CancellationToken cancel)
+    {
+        var found = await histories.Found(db, job.Id, job.FoundNumber, cancel);
+        var plan = await histories.Plan(db, job.Id, job.PlannedNumber, cancel);
+        // The plan is what is to be done to the house as found: corrected there, it is corrected here.
+        return (found, plan, histories.Planned((job.Id, job.FoundNumber, job.PlannedNumber), found, plan));
+    }
+
+    private async Task<bool> CanRead(AltrinDb db, JobRow job, Side side, int number, CancellationToken cancel)
+    {
+        try
         {
-            return false;
-        }
-    }
-
-    private async Task Push(AltrinDb db, JobRow job, Side side, int parent, NetworkDocument house,
-        ImmutableArray<InstallerAction> actions, string sentence, CancellationToken cancel)
-    {
-        var number = 1 + await db.Revisions.Where(row => row.JobId == job.Id && row.Side == side).MaxAsync(row => row.Number, cancel);
-        db.Revisions.Add(Row(job.Id, side, number, parent, house, actions, sentence, clock.GetUtcNow()));
-        if (side == Side.Found) (job.FoundNumber, job.Name) = (number, house.Name);
-        else job.PlannedNumber = number;
-    }
-
-    /// <summary>The house as found has changed: the plan is written down once more on top of it, with the same step of undo.</summary>
-    private async Task Rebase(AltrinDb db, JobRow job, RevisionRow planned, NetworkDocument found, CancellationToken cancel)
-    {
-        var number = 1 + await db.Revisions.Where(row => row.JobId == job.Id && row.Side == Side.Planned).MaxAsync(row => row.Number, cancel);
-        var actions = Actions(planned);
-        db.Revisions.Add(Row(job.Id, Side.Planned, number, planned.Parent, actions.Apply(found), actions, planned.Sentence, clock.GetUtcNow()));
-        job.PlannedNumber = number;
-    }
-
-    private async Task<bool> MoveTo(AltrinDb db, JobRow job, Side side, int number, CancellationToken cancel)
-    {
-        if (side == Side.Planned)
-        {
-            job.PlannedNumber = number;
+            if (side == Side.Found) await histories.Found(db, job.Id, number, cancel);
+            else await histories.Plan(db, job.Id, number, cancel);
             return true;
         }
-        var row = await Revision(db, job, Side.Found, number, cancel);
-        (job.FoundNumber, job.Name) = (number, Read(row).Name);
-        await Rebase(db, job, await Revision(db, job, Side.Planned, job.PlannedNumber, cancel), Read(row), cancel);
-        return true;
+        catch (UnreadableJobException) { return false; }
     }
 
-    private async Task<HouseAt> At(AltrinDb db, JobRow job, Side side, CancellationToken cancel)
+    private async Task PushPlan(AltrinDb db, JobRow job, ImmutableArray<InstallerAction> actions, ImmutableArray<PlannedDeed> plan, string sentence, CancellationToken cancel, bool isAnew = false)
     {
-        var row = await Revision(db, job, side, Number(job, side), cancel);
-        var child = await Child(db, job.Id, side, row.Number, cancel);
-        return new(row.Number, Read(row), Actions(row), row.Parent is null ? null : row.Sentence, child?.Sentence);
+        await Push(db, job, Side.Planned, actions, JsonSerializer.Serialize(plan, AltrinJson.Compact), sentence, cancel, isAnew);
+        histories.Keep((job.Id, job.PlannedNumber), plan);
     }
 
-    private static async Task<(RevisionRow Found, RevisionRow Planned)> Both(AltrinDb db, JobRow job, CancellationToken cancel) =>
-        (await Revision(db, job, Side.Found, job.FoundNumber, cancel), await Revision(db, job, Side.Planned, job.PlannedNumber, cancel));
-
-    private static Task<RevisionRow> Revision(AltrinDb db, JobRow job, Side side, int number, CancellationToken cancel) =>
-        db.Revisions.AsNoTracking().SingleAsync(row => row.JobId == job.Id && row.Side == side && row.Number == number, cancel);
-
-    /// <summary>The newest revision that came after that one: what redo brings back.</summary>
-    private static Task<RevisionRow?> Child(AltrinDb db, string job, Side side, int number, CancellationToken cancel) =>
-        db.Revisions.AsNoTracking().Where(row => row.JobId == job && row.Side == side && row.Parent == number)
-            .OrderByDescending(row => row.Number).FirstOrDefaultAsync(cancel);
-
-    private static int Number(JobRow job, Side side) => side == Side.Found ? job.FoundNumber : job.PlannedNumber;
-
-    private static RevisionRow Row(string job, Side side, int number, int? parent, NetworkDocument house,
-        ImmutableArray<InstallerAction> actions, string sentence, DateTimeOffset at) => new()
+    /// <param name="whole">The whole state after it, of which a snapshot is kept now and then.</param>
+    /// <param name="isAnew">It does not follow from the state before it and these actions.</param>
+    private async Task Push(AltrinDb db, JobRow job, Side side, ImmutableArray<InstallerAction> actions, string whole, string sentence, CancellationToken cancel, bool isAnew = false)
+    {
+        var parent = Number(job, side);
+        var all = db.Revisions.Where(row => row.JobId == job.Id && row.Side == side);
+        var number = 1 + await all.MaxAsync(row => row.Number, cancel);
+        var since = await all.Where(row => row.Number == parent).Select(row => row.SinceSnapshot).SingleAsync(cancel);
+        var text = JsonSerializer.Serialize(actions, AltrinJson.Compact);
+        var isDue = isAnew || since + text.Length > Histories.SnapshotAfter(whole.Length);
+        db.Revisions.Add(new()
         {
-            JobId = job,
+            JobId = job.Id,
             Side = side,
             Number = number,
             Parent = parent,
-            Document = AltrinJson.WriteCompact(house),
-            Actions = JsonSerializer.Serialize(actions, AltrinJson.Compact),
+            Actions = text,
+            Snapshot = isDue ? whole : null,
+            SinceSnapshot = isDue ? 0 : since + text.Length,
             Sentence = sentence,
-            At = at,
-        };
-
-    /// <summary>A revision never changes, so what was read of it once is kept: an edit asks for the same two documents several times.</summary>
-    private NetworkDocument Read(RevisionRow row)
-    {
-        var key = (row.JobId, row.Side, row.Number);
-        if (read.TryGetValue(key, out var known)) return known;
-        if (read.Count >= MostRead) read.Clear();
-        return read[key] = DocumentReader.Read(row.Document).Document
-            ?? throw new InvalidDataException($"Revision {row.Number} of job {row.JobId} is not a document of this version.");
+            At = clock.GetUtcNow(),
+        });
+        if (side == Side.Found) job.FoundNumber = number;
+        else job.PlannedNumber = number;
     }
 
-    private static ImmutableArray<InstallerAction> Actions(RevisionRow row) =>
-        JsonSerializer.Deserialize<ImmutableArray<InstallerAction>>(row.Actions, AltrinJson.Compact);
+    private async Task<ChangeOutcome> MoveTo(AltrinDb db, JobRow job, Side side, int? number, CancellationToken cancel)
+    {
+        if (number is not { } to) return ChangeResult.NothingThere;
+        if (side == Side.Planned) job.PlannedNumber = to;
+        else
+        {
+            job.FoundNumber = to;
+            job.Name = (await histories.Found(db, job.Id, to, cancel)).Name;
+        }
+        return ChangeResult.Done;
+    }
 
-    private static JobHead Head(JobRow job) => new(job.Id, job.Name, job.CreatedAt, job.ChangedAt, job.Version);
+    private static async Task<(string? Undo, string? Redo)> Sentences(AltrinDb db, JobRow job, Side side, CancellationToken cancel)
+    {
+        var at = Number(job, side);
+        var row = await db.Revisions.AsNoTracking().Where(row => row.JobId == job.Id && row.Side == side && row.Number == at).Select(row => new { row.Parent, row.Sentence }).SingleAsync(cancel);
+        return (row.Parent is null ? null : row.Sentence, (await Child(db, job.Id, side, at, cancel))?.Sentence);
+    }
+
+    private sealed record ChildRow(int Number, string Sentence);
+
+    /// <summary>The newest revision that came after that one: what redo brings back.</summary>
+    private static Task<ChildRow?> Child(AltrinDb db, string job, Side side, int number, CancellationToken cancel) =>
+        db.Revisions.AsNoTracking().Where(row => row.JobId == job && row.Side == side && row.Parent == number)
+            .OrderByDescending(row => row.Number).Select(row => new ChildRow(row.Number, row.Sentence)).FirstOrDefaultAsync(cancel);
+
+    private static int Number(JobRow job, Side side) => side == Side.Found ? job.FoundNumber : job.PlannedNumber;
+
+    private static void Summarize(JobRow job, NetworkDocument found, NetworkDocument planned) => (job.Summary, job.SummaryBy) =
+        (JsonSerializer.Serialize(new JobSummary(Evaluated.Summary(found), Evaluated.Summary(planned)), AltrinJson.Compact), Evaluated.Build);
+
+    private static JobHead Head(JobRow job) => new(job.Id, job.Name, job.CreatedAt, job.ChangedAt, job.Version,
+        job.Summary is { } summary && job.SummaryBy == Evaluated.Build ? JsonSerializer.Deserialize<JobSummary>(summary, AltrinJson.Compact) : null);
+
     private static Tick Tick(TickRow row) => new(row.StepKey, row.Revision, row.Outcome, row.Note, row.StartedAt, row.DoneAt);
 
     private AltrinDb Open() => new(options);

@@ -15,6 +15,12 @@ internal sealed class JobRow
 
     public required int FoundNumber { get; set; }
     public required int PlannedNumber { get; set; }
+
+    /// <summary>How both houses stand, as JSON; null until it was computed.</summary>
+    public string? Summary { get; set; }
+
+    /// <summary>By which build of the rules, so that another one computes it anew.</summary>
+    public string? SummaryBy { get; set; }
 }
 
 /// <summary>Never changed once written: undo and redo only move the job's pointer.</summary>
@@ -27,14 +33,30 @@ internal sealed class RevisionRow
     /// <summary>The revision that undo goes back to; null for the first.</summary>
     public required int? Parent { get; set; }
 
-    /// <summary>The house at that time, as altrin.network/1.</summary>
-    public required string Document { get; set; }
-
-    /// <summary>What was done, as JSON: of a found house the last deed, of a planned house every deed since the house as found.</summary>
+    /// <summary>What was done to the parent's state, as JSON.</summary>
     public required string Actions { get; set; }
+
+    /// <summary>Now and then the whole state: of a found house its document, of a planned one the list of what is planned. Null: the parent's
+    /// with these actions.</summary>
+    public string? Snapshot { get; set; }
+
+    /// <summary>Letters of actions since the last snapshot, these included: tells when the next one is due.</summary>
+    public required int SinceSnapshot { get; set; }
 
     public required string Sentence { get; set; }
     public required DateTimeOffset At { get; set; }
+}
+
+/// <summary>A change that was sent and made: sent again, by a lost answer or a second press, it is not made again.</summary>
+internal sealed class ChangeRow
+{
+    public required string JobId { get; set; }
+
+    /// <summary>Chosen by the sender.</summary>
+    public required string Id { get; set; }
+
+    /// <summary>The version that it made.</summary>
+    public required int Version { get; set; }
 }
 
 internal sealed class TickRow
@@ -46,4 +68,32 @@ internal sealed class TickRow
     public required string Note { get; set; }
     public DateTimeOffset? StartedAt { get; set; }
     public DateTimeOffset? DoneAt { get; set; }
+}
+
+/// <summary>A picture of a label or a place. Gone with the job.</summary>
+internal sealed class PhotoRow
+{
+    public required string JobId { get; set; }
+    public required string Id { get; set; }
+
+    /// <summary>The box, thing or room that it shows.</summary>
+    public required string Subject { get; set; }
+
+    /// <summary>By its content, not by its name: <c>image/jpeg</c>, <c>image/png</c> or <c>image/webp</c>.</summary>
+    public required string MediaType { get; set; }
+
+    public required byte[] Content { get; set; }
+    public required DateTimeOffset At { get; set; }
+}
+
+/// <summary>A Wi-Fi key or an admin password, sealed. Gone with the job.</summary>
+internal sealed class SecretRow
+{
+    public required string JobId { get; set; }
+
+    /// <summary>The name that a network's <c>key</c> says.</summary>
+    public required string Name { get; set; }
+
+    public required byte[] Sealed { get; set; }
+    public required DateTimeOffset At { get; set; }
 }

@@ -21,6 +21,9 @@ public static class AltrinServer
     public static async Task<int> Run(string[] args)
     {
         var app = Build(args);
+        // Said when it answers, not before: a start that fails has printed no address.
+        app.Lifetime.ApplicationStarted.Register(() =>
+            Console.WriteLine($"Altrin: http://localhost:{app.Configuration.GetValue("port", DefaultPort)}   (jobs in {app.Configuration["data"] ?? "data"}; Ctrl+C stops it)"));
         await app.RunAsync();
         return 0;
     }

@@ -16,7 +16,11 @@ import { JobsPage } from './views/jobs/JobsPage'
 applyTheme()
 
 const queries = new QueryClient({
-  defaultOptions: { queries: { retry: 1, staleTime: 5_000, refetchOnWindowFocus: true } },
+  defaultOptions: {
+    // The server is on this very machine: it answers whether there is internet or not.
+    queries: { retry: 1, staleTime: 5_000, refetchOnWindowFocus: true, networkMode: 'always' },
+    mutations: { networkMode: 'always' },
+  },
 })
 
 createRoot(document.getElementById('root') as HTMLElement).render(

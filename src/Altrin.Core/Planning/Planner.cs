@@ -12,15 +12,15 @@ public static class Planner
     private const int MostCures = 40;
 
     /// <summary>The plans this house admits, most wants held first. Empty where there is no second router.</summary>
-    public static ImmutableArray<Plan> Propose(NetworkDocument house)
+    public static ImmutableArray<Plan> Propose(NetworkDocument house, CancellationToken cancel = default)
     {
         var plans = ImmutableArray.CreateBuilder<Plan>();
-        if (OneNetwork(house) is { } one) plans.Add(one);
-        if (KeptApart(house) is { } apart) plans.Add(apart);
+        if (OneNetwork(house, cancel) is { } one) plans.Add(one);
+        if (KeptApart(house, cancel) is { } apart) plans.Add(apart);
         return [.. plans.OrderByDescending(plan => plan.WantsHeld).ThenBy(plan => plan.Faults).ThenBy(plan => plan.GivesUp.Length)];
     }
 
-    private static Plan? OneNetwork(NetworkDocument house)
+    private static Plan? OneNetwork(NetworkDocument house, CancellationToken cancel)
     {
         var seconds = SecondRouters(house).ToList();
         if (seconds.Count == 0) return null;
@@ -30,20 +30,20 @@ public static class Planner
             if (Remedies.JoinAsAccessPoint(draft.Facts, draft.House.FindDevice(second.Id)!) is not { } join) return null;
             if (!draft.Do(join)) return null;
         }
-        draft.Cure();
+        draft.Cure(cancel);
         var becomes = seconds.Count == 1 ? "becomes an access point" : "become access points";
         return Plan.Of("one-network", "One network", $"{Names(seconds)} {becomes}. Every device sees every other.", draft.Actions, draft.House,
             seconds.Where(box => box.KeptApart == true).Select(box => $"What is behind {box.Name} is no longer kept apart, as the household wanted."));
     }
 
-    private static Plan? KeptApart(NetworkDocument house)
+    private static Plan? KeptApart(NetworkDocument house, CancellationToken cancel)
     {
         var seconds = SecondRouters(house).ToList();
         if (seconds.Count == 0) return null;
         var draft = new Draft(house);
         foreach (var second in seconds)
             if (!Cascade(draft, second.Id)) return null;
-        draft.Cure();
+        draft.Cure(cancel);
         return seconds.Count == 1
             ? Plan.Of("kept-apart", "The second network kept apart",
                 $"{Names(seconds)} {(seconds[0].Mode == DeviceMode.Router ? "stays" : "becomes")} a router with a subnet of its own. Nobody in the house looks in; it looks out.", draft.Actions, draft.House)
@@ -118,11 +118,12 @@ public static class Planner
 
         /// <summary>Applies the best proven fix of each finding, one after the other: a proven fix removes its finding, adds no fault and
         /// breaks no want. None is done twice, for two may chase each other.</summary>
-        public void Cure()
+        public void Cure(CancellationToken cancel)
         {
             var done = new HashSet<string>(StringComparer.Ordinal);
             for (var i = 0; i < MostCures; i++)
             {
+                cancel.ThrowIfCancellationRequested();
                 var cure = evaluation.Findings.Where(finding => !done.Contains(finding.Key))
                     .SelectMany(finding => evaluation.ProvenFixes(finding).Take(1).Select(fix => (finding.Key, fix.Actions))).FirstOrDefault();
                 if (cure.Key is null) return;

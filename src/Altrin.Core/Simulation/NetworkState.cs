@@ -131,6 +131,15 @@ public sealed class NetworkState
         return made.Distinct();
     }
 
+    /// <summary>Whether an interface has no address for certain, or one that no subnet of its segment has room for.</summary>
+    public bool IsAmiss(Interface one) => one.Outcome switch
+    {
+        LeaseOutcome.Leased => false,
+        LeaseOutcome.Static => one.Address is not { } held || !SubnetsOn(one.Segment).Any(subnet => subnet.Length <= held.Prefix.Length && subnet.IsUsable(held.Address)),
+        LeaseOutcome.LinkLocal or LeaseOutcome.Contested or LeaseOutcome.None => true,
+        _ => throw new InvalidOperationException($"{one.Outcome} is not handled."),
+    };
+
     public InternetAnswer Internet(string endpoint) => Net(endpoint) is { } net ? Internet(net) : new(endpoint, Answer.No, 0, [], ReachProblem.NoAddress);
 
     /// <summary>Whether an interface reaches the internet, without listing its way: in a deep chain a way is as long as the chain.</summary>

@@ -16,6 +16,22 @@ namespace Altrin.Data.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.14");
 
+            modelBuilder.Entity("Altrin.Data.ChangeRow", b =>
+                {
+                    b.Property<string>("JobId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("JobId", "Id");
+
+                    b.ToTable("changes", (string)null);
+                });
+
             modelBuilder.Entity("Altrin.Data.JobRow", b =>
                 {
                     b.Property<string>("Id")
@@ -37,6 +53,12 @@ namespace Altrin.Data.Migrations
                     b.Property<int>("PlannedNumber")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Summary")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("SummaryBy")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
@@ -44,6 +66,34 @@ namespace Altrin.Data.Migrations
                     b.HasKey("Id");
 
                     b.ToTable("jobs", (string)null);
+                });
+
+            modelBuilder.Entity("Altrin.Data.PhotoRow", b =>
+                {
+                    b.Property<string>("JobId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Content")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<string>("MediaType")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Subject")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("JobId", "Id");
+
+                    b.ToTable("photos", (string)null);
                 });
 
             modelBuilder.Entity("Altrin.Data.RevisionRow", b =>
@@ -64,10 +114,6 @@ namespace Altrin.Data.Migrations
                     b.Property<long>("At")
                         .HasColumnType("INTEGER");
 
-                    b.Property<string>("Document")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
                     b.Property<int?>("Parent")
                         .HasColumnType("INTEGER");
 
@@ -75,9 +121,37 @@ namespace Altrin.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("SinceSnapshot")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Snapshot")
+                        .HasColumnType("TEXT");
+
                     b.HasKey("JobId", "Side", "Number");
 
+                    b.HasIndex("JobId", "Side", "Parent");
+
                     b.ToTable("revisions", (string)null);
+                });
+
+            modelBuilder.Entity("Altrin.Data.SecretRow", b =>
+                {
+                    b.Property<string>("JobId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Sealed")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.HasKey("JobId", "Name");
+
+                    b.ToTable("secrets", (string)null);
                 });
 
             modelBuilder.Entity("Altrin.Data.TickRow", b =>
@@ -111,7 +185,34 @@ namespace Altrin.Data.Migrations
                     b.ToTable("ticks", (string)null);
                 });
 
+            modelBuilder.Entity("Altrin.Data.ChangeRow", b =>
+                {
+                    b.HasOne("Altrin.Data.JobRow", null)
+                        .WithMany()
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Altrin.Data.PhotoRow", b =>
+                {
+                    b.HasOne("Altrin.Data.JobRow", null)
+                        .WithMany()
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Altrin.Data.RevisionRow", b =>
+                {
+                    b.HasOne("Altrin.Data.JobRow", null)
+                        .WithMany()
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Altrin.Data.SecretRow", b =>
                 {
                     b.HasOne("Altrin.Data.JobRow", null)
                         .WithMany()

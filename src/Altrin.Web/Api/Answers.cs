@@ -1,25 +1,36 @@
+using Altrin.Core.Actions;
 using Altrin.Data;
+using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Altrin.Web.Api;
 
 /// <summary>The answers that several resources share.</summary>
 internal static class Answers
 {
-    public static IResult NoSuchJob() =>
-        Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such job. It may have been deleted in another tab.");
+    public static ProblemHttpResult NoSuchJob() =>
+        TypedResults.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such job. It may have been deleted in another tab.");
 
-    public static IResult ChangedMeanwhile() => Results.Problem(statusCode: StatusCodes.Status409Conflict,
+    public static ProblemHttpResult ChangedMeanwhile() => TypedResults.Problem(statusCode: StatusCodes.Status409Conflict,
         title: "This job was changed in another tab meanwhile. Nothing was overwritten: look at the present state and do it again.");
 
-    public static IResult Invalid(string place, string message) =>
-        Results.ValidationProblem(new Dictionary<string, string[]> { [place] = [message] }, title: message);
+    public static ValidationProblem Invalid(string place, string message) =>
+        TypedResults.ValidationProblem(new Dictionary<string, string[]> { [place] = [message] }, title: message);
+
+    /// <summary>Which of the deeds sent could not be done, in the words of its own fields.</summary>
+    private static ValidationProblem Refused(Attempt attempt) =>
+        Invalid(attempt.Problem!.Field.Length == 0 ? $"actions[{attempt.Index}]" : $"actions[{attempt.Index}].{attempt.Problem.Field}", attempt.Problem.Message);
 
     /// <summary>The job as it is now, or why the change was not made.</summary>
-    public static async Task<IResult> After(ChangeResult result, JobStore jobs, string id, CancellationToken cancel) => result switch
+    public static async Task<Results<Ok<JobView>, ValidationProblem, ProblemHttpResult>> After(ChangeOutcome outcome, JobStore jobs, string id, CancellationToken cancel) => outcome.Result switch
     {
+        ChangeResult.Done => await Present(jobs, id, cancel) is { } view ? TypedResults.Ok(view) : NoSuchJob(),
         ChangeResult.NoSuchJob => NoSuchJob(),
         ChangeResult.ChangedMeanwhile => ChangedMeanwhile(),
-        ChangeResult.NothingThere => Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "There is nothing to take back, or to bring back."),
-        _ => await jobs.Find(id, cancel) is { } job ? Results.Ok(HouseViews.Of(job)) : NoSuchJob(),
+        ChangeResult.NothingThere => TypedResults.Problem(statusCode: StatusCodes.Status409Conflict, title: "There is nothing to take back, or to bring back."),
+        ChangeResult.Refused => Refused(outcome.Refusal),
+        _ => throw new InvalidOperationException($"{outcome.Result} is not handled."),
     };
+
+    private static async Task<JobView?> Present(JobStore jobs, string id, CancellationToken cancel) =>
+        await jobs.Find(id, cancel) is { } job ? HouseViews.Of(job) : null;
 }

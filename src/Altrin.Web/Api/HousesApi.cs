@@ -4,94 +4,98 @@ using Altrin.Core.Network;
 using Altrin.Core.Planning;
 using Altrin.Core.Simulation;
 using Altrin.Data;
+using Microsoft.AspNetCore.Http.HttpResults;
+using JobAnswer = Microsoft.AspNetCore.Http.HttpResults.Results<Microsoft.AspNetCore.Http.HttpResults.Ok<Altrin.Web.Api.JobView>, Microsoft.AspNetCore.Http.HttpResults.ValidationProblem, Microsoft.AspNetCore.Http.HttpResults.ProblemHttpResult>;
 
 namespace Altrin.Web.Api;
 
 /// <summary>The two houses of a job: deeds, undo, redo, and the plans that are proposed.</summary>
 internal static class HousesApi
 {
+    /// <summary>More than any plan of ours has: the body's size is the other bound.</summary>
+    public const int MostDeeds = 20_000;
+
+    private const int MostSentenceLetters = 200, MostChangeIdLetters = 100;
+
     public static void MapHouses(this IEndpointRouteBuilder routes)
     {
-        var api = routes.MapGroup("/api/jobs/{id}").WithTags("houses");
-        api.MapPost("/{side}/deeds", Do).Produces<JobView>().ProducesValidationProblem().ProducesProblem(404).ProducesProblem(409);
-        api.MapPost("/{side}/undo", Undo).Produces<JobView>().ProducesProblem(404).ProducesProblem(409);
-        api.MapPost("/{side}/redo", Redo).Produces<JobView>().ProducesProblem(404).ProducesProblem(409);
-        api.MapGet("/plans", Plans).Produces<PlanView[]>().ProducesProblem(404);
-        api.MapGet("/{side}/trace/{from}", Trace).Produces<Trace>().ProducesProblem(404);
-        api.MapGet("/{side}/reach", Reach).Produces<ReachGrid>().ProducesProblem(404);
-        api.MapPut("/planned", Adopt).Produces<JobView>().ProducesValidationProblem().ProducesProblem(404).ProducesProblem(409);
+        var api = routes.MapGroup("/api/jobs/{id}").WithTags("houses").ProducesProblem(404).ProducesProblem(409);
+        api.MapPost("/{side}/deeds", Do);
+        api.MapPost("/{side}/undo", Undo);
+        api.MapPost("/{side}/redo", Redo);
+        api.MapGet("/plans", Plans);
+        api.MapGet("/{side}/trace/{from}", Trace);
+        api.MapGet("/{side}/reach", Reach);
+        api.MapPut("/planned", Adopt);
+        api.MapPost("/planned/held", AnswerHeld);
     }
 
     public static Side? SideOf(string word) => word switch { "found" => Side.Found, "planned" => Side.Planned, _ => null };
 
-    public static IResult NoSuchSide(string side) =>
-        Results.Problem(statusCode: StatusCodes.Status404NotFound, title: $"“{side}” is no house of a job. Use found or planned.");
+    public static ProblemHttpResult NoSuchSide(string side) =>
+        TypedResults.Problem(statusCode: StatusCodes.Status404NotFound, title: $"“{side}” is no house of a job. Use found or planned.");
 
-    private static async Task<IResult> Do(string id, string side, Deeds deeds, JobStore jobs, CancellationToken cancel)
+    private static async Task<JobAnswer> Do(string id, string side, DeedList deeds, JobStore jobs, CancellationToken cancel)
+    {
+        if (SideOf(side) is not { } which) return NoSuchSide(side);
+        if (WhyNot(deeds, least: 1) is { } problem) return problem;
+        return await Answers.After(await jobs.Apply(id, which, new(deeds.Version, deeds.Id), deeds.Actions, Sentence(deeds), cancel), jobs, id, cancel);
+    }
+
+    private static async Task<JobAnswer> Adopt(string id, DeedList deeds, JobStore jobs, CancellationToken cancel)
+    {
+        if (WhyNot(deeds, least: 0) is { } problem) return problem;
+        return await Answers.After(await jobs.Adopt(id, new(deeds.Version, deeds.Id), deeds.Actions, Sentence(deeds), cancel), jobs, id, cancel);
+    }
+
+    private static async Task<JobAnswer> AnswerHeld(string id, HeldDeedAnswer said, JobStore jobs, CancellationToken cancel)
+    {
+        if (said.Answer is not ("take-out" or "keep")) return Answers.Invalid("answer", $"“{said.Answer}” is unknown here. Use take-out or keep.");
+        var answer = said.Answer == "keep" ? HeldAnswer.Keep : HeldAnswer.TakeOut;
+        return await Answers.After(await jobs.Answer(id, new(said.Version, said.Id), said.Index, answer, cancel), jobs, id, cancel);
+    }
+
+    private static async Task<Results<Ok<Trace>, ProblemHttpResult>> Trace(string id, string side, string from, JobStore jobs, CancellationToken cancel)
     {
         if (SideOf(side) is not { } which) return NoSuchSide(side);
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
-        if (job.Head.Version != deeds.Version) return Answers.ChangedMeanwhile();
-        var house = which == Side.Found ? job.Found.Document : job.Planned.Document;
-        if (WhyNot(house, deeds.Actions) is { } problem) return problem;
-        return await Answers.After(await jobs.Apply(id, which, deeds.Version, deeds.Actions, Sentence(deeds, house), cancel), jobs, id, cancel);
-    }
-
-    private static async Task<IResult> Adopt(string id, Deeds deeds, JobStore jobs, CancellationToken cancel)
-    {
-        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
-        if (deeds.Actions.IsDefault) return Answers.Invalid("actions", "Missing. List the deeds of the plan.");
-        if (deeds.Actions.Length > 0 && WhyNot(job.Found.Document, deeds.Actions) is { } problem) return problem;
-        var say = deeds.Actions.Length == 0 ? "Begin the plan anew" : Sentence(deeds, job.Found.Document);
-        return await Answers.After(await jobs.Adopt(id, deeds.Version, deeds.Actions, say, cancel), jobs, id, cancel);
-    }
-
-    private static async Task<IResult> Trace(string id, string side, string from, JobStore jobs, CancellationToken cancel)
-    {
-        if (SideOf(side) is not { } which) return NoSuchSide(side);
-        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
-        var house = which == Side.Found ? job.Found.Document : job.Planned.Document;
+        var house = Document(job, which);
         return house.FindEndpoint(from) is null
-            ? Results.Problem(statusCode: StatusCodes.Status404NotFound, title: $"There is no endpoint “{from}” in this house.")
-            : Results.Ok(Simulator.Run(house).TraceOf(from));
+            ? TypedResults.Problem(statusCode: StatusCodes.Status404NotFound, title: $"There is no endpoint “{from}” in this house.")
+            : TypedResults.Ok(Evaluated.Of(house).State.TraceOf(from));
     }
 
-    private static async Task<IResult> Reach(string id, string side, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<ReachGrid>, ProblemHttpResult>> Reach(string id, string side, JobStore jobs, CancellationToken cancel)
     {
         if (SideOf(side) is not { } which) return NoSuchSide(side);
-        return await jobs.Find(id, cancel) is { } job
-            ? Results.Ok(ReachGrid.Of(which == Side.Found ? job.Found.Document : job.Planned.Document))
-            : Answers.NoSuchJob();
+        return await jobs.Find(id, cancel) is { } job ? TypedResults.Ok(ReachGrid.Of(Evaluated.Of(Document(job, which)), cancel)) : Answers.NoSuchJob();
     }
 
-    private static IResult? WhyNot(NetworkDocument house, ImmutableArray<InstallerAction> actions)
+    private static NetworkDocument Document(Job job, Side side) => side == Side.Found ? job.Found.Document : job.Planned.Document;
+
+    private static ValidationProblem? WhyNot(DeedList deeds, int least)
     {
-        if (actions.IsDefaultOrEmpty) return Answers.Invalid("actions", "Missing. List at least one deed.");
-        if (actions.Length > 200) return Answers.Invalid("actions", "More than 200 deeds at once. Send fewer.");
-        for (var i = 0; i < actions.Length; i++)
-        {
-            if (actions[i] is null) return Answers.Invalid($"actions[{i}]", "Nothing stands here. Write a deed, or leave it out.");
-            if (actions[i].Problem(house) is { } problem) return Answers.Invalid($"actions[{i}].{problem.Field}", problem.Message);
-            house = actions[i].Apply(house);
-        }
-        return null;
+        if (deeds.Actions.IsDefault || deeds.Actions.Length < least) return Answers.Invalid("actions", "Missing. List at least one deed.");
+        if (deeds.Actions.Length > MostDeeds) return Answers.Invalid("actions", $"More than {MostDeeds} deeds at once. Send fewer.");
+        if (deeds.Id is { } id && id.Length is 0 or > MostChangeIdLetters) return Answers.Invalid("id", $"Write 1 to {MostChangeIdLetters} letters, or leave it out.");
+        var hole = deeds.Actions.IndexOf(null!);
+        return hole < 0 ? null : Answers.Invalid($"actions[{hole}]", "Nothing stands here. Write a deed, or leave it out.");
     }
 
-    private static string Sentence(Deeds deeds, NetworkDocument house) =>
-        deeds.Say is { Length: > 0 and <= 200 } say ? say : deeds.Actions[0].Say(house);
+    private static string? Sentence(DeedList deeds) => deeds.Say is { Length: > 0 and <= MostSentenceLetters } say ? say : null;
 
-    private static async Task<IResult> Undo(string id, string side, SeenVersion seen, JobStore jobs, CancellationToken cancel) =>
+    private static async Task<JobAnswer> Undo(string id, string side, SeenVersion seen, JobStore jobs, CancellationToken cancel) =>
         SideOf(side) is { } which
-            ? await Answers.After(await jobs.Undo(id, which, seen.Version, cancel), jobs, id, cancel)
+            ? await Answers.After(await jobs.Undo(id, which, new(seen.Version, seen.Id), cancel), jobs, id, cancel)
             : NoSuchSide(side);
 
-    private static async Task<IResult> Redo(string id, string side, SeenVersion seen, JobStore jobs, CancellationToken cancel) =>
+    private static async Task<JobAnswer> Redo(string id, string side, SeenVersion seen, JobStore jobs, CancellationToken cancel) =>
         SideOf(side) is { } which
-            ? await Answers.After(await jobs.Redo(id, which, seen.Version, cancel), jobs, id, cancel)
+            ? await Answers.After(await jobs.Redo(id, which, new(seen.Version, seen.Id), cancel), jobs, id, cancel)
             : NoSuchSide(side);
 
-    private static async Task<IResult> Plans(string id, JobStore jobs, CancellationToken cancel) =>
+    private static async Task<Results<Ok<PlanView[]>, ProblemHttpResult>> Plans(string id, JobStore jobs, CancellationToken cancel) =>
         await jobs.Find(id, cancel) is { } job
-            ? Results.Ok(Planner.Propose(job.Found.Document).Select(plan => PlanView.Of(plan, job.Found.Document)))
+            ? TypedResults.Ok(Planner.Propose(job.Found.Document, cancel).Select(plan => PlanView.Of(plan, job.Found.Document)).ToArray())
             : Answers.NoSuchJob();
 }

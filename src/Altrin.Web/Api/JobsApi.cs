@@ -1,9 +1,10 @@
 using System.Text;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
-using Altrin.Core.Rules;
 using Altrin.Data;
 using Altrin.Web.Demo;
+using Microsoft.AspNetCore.Http.HttpResults;
+using JobAnswer = Microsoft.AspNetCore.Http.HttpResults.Results<Microsoft.AspNetCore.Http.HttpResults.Ok<Altrin.Web.Api.JobView>, Microsoft.AspNetCore.Http.HttpResults.ValidationProblem, Microsoft.AspNetCore.Http.HttpResults.ProblemHttpResult>;
 
 namespace Altrin.Web.Api;
 
@@ -13,26 +14,32 @@ internal static class JobsApi
     public static void MapJobs(this IEndpointRouteBuilder routes)
     {
         var api = routes.MapGroup("/api/jobs").WithTags("jobs");
-        api.MapGet("/", List).Produces<JobSummary[]>();
-        api.MapPost("/", Create).Produces<JobView>().ProducesValidationProblem();
-        api.MapPost("/import", Import).Accepts<NetworkDocument>("application/json").Produces<JobView>().ProducesValidationProblem();
-        api.MapGet("/{id}", Get).Produces<JobView>().ProducesProblem(404);
-        api.MapDelete("/{id}", Delete).Produces(204).ProducesProblem(404);
-        api.MapGet("/{id}/log", Log).Produces<LogView[]>();
+        api.MapGet("/", List);
+        api.MapPost("/", Create);
+        api.MapPost("/import", Import).Accepts<NetworkDocument>("application/json");
+        api.MapGet("/{id}", Get).ProducesProblem(404).ProducesProblem(409);
+        api.MapDelete("/{id}", Delete).ProducesProblem(404);
+        api.MapGet("/{id}/log", Log).ProducesProblem(404);
+        api.MapPost("/{id}/set-back", SetBack).ProducesProblem(404).ProducesProblem(409);
+        api.MapGet("/{id}/as-stored", AsStored).Produces(200, contentType: "application/json").ProducesProblem(404);
         api.MapGet("/{id}/{side}/document", Export).Produces<NetworkDocument>().ProducesProblem(404);
     }
 
-    private static async Task<IResult> List(JobStore jobs, CancellationToken cancel)
+    /// <summary>How a job stands is stored with it. One that cannot be read is listed as such and hides no other.</summary>
+    private static async Task<Ok<JobLine[]>> List(JobStore jobs, CancellationToken cancel)
     {
-        var list = new List<JobSummary>();
+        var list = new List<JobLine>();
         foreach (var head in await jobs.List(cancel))
-            if (await jobs.Find(head.Id, cancel) is { } job)
-                list.Add(new(head.Id, head.Name, head.CreatedAt, head.ChangedAt,
-                    Verdict.Of(Evaluation.Of(job.Found.Document)), Verdict.Of(Evaluation.Of(job.Planned.Document))));
-        return Results.Ok(list);
+        {
+            var (summary, unreadable) = (head.Summary, (string?)null);
+            try { summary ??= await jobs.Summary(head.Id, cancel); }
+            catch (UnreadableJobException error) { unreadable = error.Message; }
+            if (summary is not null || unreadable is not null) list.Add(new(head.Id, head.Name, head.CreatedAt, head.ChangedAt, head.Version, summary?.Found, summary?.Planned, unreadable));
+        }
+        return TypedResults.Ok(list.ToArray());
     }
 
-    private static async Task<IResult> Create(NewJob request, JobStore jobs, CancellationToken cancel)
+    private static async Task<JobAnswer> Create(NewJob request, JobStore jobs, CancellationToken cancel)
     {
         var house = request.From switch
         {
@@ -42,13 +49,13 @@ internal static class JobsApi
             _ => null,
         };
         if (house is null) return Answers.Invalid("from", $"“{request.From}” is unknown here. Use empty, demo or demo-farm.");
-        if (request.Name is { Length: > 200 }) return Answers.Invalid("name", "Longer than 200 letters. Shorten it.");
+        if (request.Name is { Length: > Limits.NameLetters }) return Answers.Invalid("name", $"Longer than {Limits.NameLetters} letters. Shorten it.");
         if (!string.IsNullOrWhiteSpace(request.Name)) house = house with { Name = request.Name.Trim() };
         var id = await jobs.Create(house, cancel);
         return await Answers.After(ChangeResult.Done, jobs, id, cancel);
     }
 
-    private static async Task<IResult> Import(HttpRequest request, JobStore jobs, CancellationToken cancel)
+    private static async Task<JobAnswer> Import(HttpRequest request, JobStore jobs, CancellationToken cancel)
     {
         using var body = new MemoryStream();
         await request.Body.CopyToAsync(body, cancel);
@@ -57,21 +64,33 @@ internal static class JobsApi
         return await Answers.After(ChangeResult.Done, jobs, await jobs.Create(house, cancel), cancel);
     }
 
-    private static async Task<IResult> Get(string id, JobStore jobs, CancellationToken cancel) =>
+    private static async Task<JobAnswer> Get(string id, JobStore jobs, CancellationToken cancel) =>
         await Answers.After(ChangeResult.Done, jobs, id, cancel);
 
-    private static async Task<IResult> Delete(string id, JobStore jobs, CancellationToken cancel) =>
-        await jobs.Delete(id, cancel) ? Results.NoContent() : Answers.NoSuchJob();
+    private static async Task<Results<NoContent, ProblemHttpResult>> Delete(string id, JobStore jobs, CancellationToken cancel) =>
+        await jobs.Delete(id, cancel) ? TypedResults.NoContent() : Answers.NoSuchJob();
 
-    private static async Task<IResult> Log(string id, JobStore jobs, CancellationToken cancel) =>
-        Results.Ok((await jobs.Log(id, cancel)).Select(entry =>
-            new LogView(entry.Side == Side.Found ? "found" : "planned", entry.Number, entry.Sentence, entry.At, entry.IsCurrent)));
+    private static async Task<JobAnswer> SetBack(string id, SeenVersion seen, JobStore jobs, CancellationToken cancel)
+    {
+        var outcome = await jobs.SetBack(id, new(seen.Version, seen.Id), cancel);
+        return outcome.Result == ChangeResult.NothingThere
+            ? TypedResults.Problem(statusCode: StatusCodes.Status409Conflict, title: "No state of this job can be read. Take it out as it is stored, then delete it.")
+            : await Answers.After(outcome, jobs, id, cancel);
+    }
 
-    private static async Task<IResult> Export(string id, string side, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> AsStored(string id, JobStore jobs, CancellationToken cancel) =>
+        await jobs.AsStored(id, cancel) is { } stored ? TypedResults.File(stored, "application/json", $"altrin-{id}-as-stored.json") : Answers.NoSuchJob();
+
+    private static async Task<Results<Ok<LogView[]>, ProblemHttpResult>> Log(string id, JobStore jobs, CancellationToken cancel) =>
+        await jobs.Log(id, cancel) is { } log
+            ? TypedResults.Ok(log.Select(entry => new LogView(entry.Side == Side.Found ? "found" : "planned", entry.Number, entry.Sentence, entry.At, entry.IsCurrent)).ToArray())
+            : Answers.NoSuchJob();
+
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Export(string id, string side, JobStore jobs, CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
         if (HousesApi.SideOf(side) is not { } which) return HousesApi.NoSuchSide(side);
         var document = which == Side.Found ? job.Found.Document : job.Planned.Document;
-        return Results.File(Encoding.UTF8.GetBytes(AltrinJson.Write(document)), "application/json", $"altrin-{id}-{side}.json");
+        return TypedResults.File(Encoding.UTF8.GetBytes(AltrinJson.Write(document)), "application/json", $"altrin-{id}-{side}.json");
     }
 }

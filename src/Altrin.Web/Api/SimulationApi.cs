@@ -3,6 +3,7 @@ using Altrin.Core.Documents;
 using Altrin.Core.Formats;
 using Altrin.Core.Network;
 using Altrin.Core.Rules;
+using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Altrin.Web.Api;
 
@@ -14,13 +15,13 @@ internal static class SimulationApi
 
     public static void MapSimulation(this IEndpointRouteBuilder routes) =>
         routes.MapPost("/api/simulate", Simulate).WithTags("simulation").Accepts<NetworkDocument>("application/json")
-            .Produces(200, contentType: "application/json").ProducesValidationProblem();
+            .Produces(200, contentType: "application/json");
 
-    public static IResult Unreadable(ReadResult result) => Results.ValidationProblem(
+    public static ValidationProblem Unreadable(ReadResult result) => TypedResults.ValidationProblem(
         result.Problems.GroupBy(problem => problem.Place).ToDictionary(place => place.Key, place => place.Select(problem => problem.Message).ToArray()),
         title: result.Problems[0].ToString());
 
-    private static async Task<IResult> Simulate(HttpRequest request, CancellationToken cancel)
+    private static async Task<Results<FileContentHttpResult, ValidationProblem>> Simulate(HttpRequest request, CancellationToken cancel)
     {
         using var body = new MemoryStream();
         await request.Body.CopyToAsync(body, cancel);
@@ -30,6 +31,6 @@ internal static class SimulationApi
         if (StateWriter.WhyTooLong(evaluation, most: MostRows) is { } tooLong) return Answers.Invalid("endpoints", tooLong);
         using var state = new MemoryStream();
         using (var json = new Utf8JsonWriter(state, new() { Encoder = AltrinJson.Compact.Encoder })) StateWriter.Write(evaluation, json);
-        return Results.Bytes(state.ToArray(), "application/json");
+        return TypedResults.Bytes(state.ToArray(), "application/json");
     }
 }

@@ -11,14 +11,10 @@ namespace Altrin.Web.Api;
 
 // What the pages are told: everything in them was computed by the core.
 
-/// <summary>How a house stands, in numbers.</summary>
-public sealed record Verdict(int WantsHeld, int Wants, int Faults, int Cautions)
-{
-    public static Verdict Of(Evaluation house) =>
-        new(house.WantsHeld, house.Wants.Count(want => want.Met is not null), house.Faults, house.Cautions);
-}
-
-public sealed record JobSummary(string Id, string Name, DateTimeOffset CreatedAt, DateTimeOffset ChangedAt, Verdict Found, Verdict Planned);
+/// <param name="Found">Null, like <paramref name="Planned"/>, for a job that cannot be read.</param>
+/// <param name="Unreadable">Why it cannot be read; null for one that can.</param>
+public sealed record JobLine(
+    string Id, string Name, DateTimeOffset CreatedAt, DateTimeOffset ChangedAt, int Version, HouseSummary? Found, HouseSummary? Planned, string? Unreadable);
 
 /// <summary>A fix that was simulated: it removes its finding, adds no fault and breaks no want that held.</summary>
 /// <param name="Deeds">Each action in words.</param>
@@ -32,8 +28,9 @@ public sealed record WantView(string Need, Answer? Met, string Sentence, string 
 
 public sealed record CandidateView(string? Address, string? Gateway, string? Server);
 
+/// <param name="IsAmiss">It has no address for certain, or one that its network does not know.</param>
 public sealed record InterfaceView(
-    string Owner, InterfaceKind Interface, string? Segment, LeaseOutcome Outcome, ImmutableArray<CandidateView> Candidates);
+    string Owner, InterfaceKind Interface, string? Segment, LeaseOutcome Outcome, ImmutableArray<CandidateView> Candidates, bool IsAmiss);
 
 /// <summary>The way of one thing to the internet.</summary>
 public sealed record WayView(string From, Answer Reachable, int NatLayers, ImmutableArray<string> Hops);
@@ -51,35 +48,41 @@ public sealed record ReachGrid(ImmutableArray<string> Things, ImmutableArray<Rea
 {
     private const int Most = 60;
 
-    public static ReachGrid Of(NetworkDocument house)
+    public static ReachGrid Of(Evaluation evaluation, CancellationToken cancel)
     {
-        var facts = new Facts(Simulator.Run(house));
+        var (facts, house) = (evaluation.Facts, evaluation.State.House);
         var ids = house.Endpoints.Take(Most).Select(thing => thing.Id).ToImmutableArray();
-        return new(ids, [.. from a in ids from b in ids.Append(Line.ProviderId) where a != b select ReachExplained.Of(facts, a, b)],
+        var cells = ImmutableArray.CreateBuilder<ReachExplained>();
+        foreach (var a in ids)
+        {
+            cancel.ThrowIfCancellationRequested();
+            foreach (var b in ids.Append(Line.ProviderId))
+                if (a != b) cells.Add(ReachExplained.Of(facts, a, b));
+        }
+        return new(ids, cells.ToImmutable(),
             house.Endpoints.Length - ids.Length);
     }
 }
 
 /// <param name="LeftFixesOut">The house is too big for every fix to be tried.</param>
-/// <param name="Deeds">Of the planned house: what is to be done, in words. Of the found house: the last deed.</param>
 public sealed record HouseView(
-    int Revision, NetworkDocument Document, Verdict Verdict, ImmutableArray<WantView> Wants, ImmutableArray<FindingView> Findings,
+    int Revision, NetworkDocument Document, HouseSummary Verdict, ImmutableArray<WantView> Wants, ImmutableArray<FindingView> Findings,
     bool LeftFixesOut, Stairs Stairs, ImmutableArray<InterfaceView> Interfaces, ImmutableArray<WayView> Internet, ImmutableArray<JoinView> Joined,
-    ImmutableArray<UplinkView> Uplinks, ImmutableArray<string> Deeds, string? Undo, string? Redo)
+    ImmutableArray<UplinkView> Uplinks, string? Undo, string? Redo)
 {
-    public static HouseView Of(HouseAt at)
+    /// <summary>Revision, undo and redo are the job's to say.</summary>
+    public static HouseView Of(Evaluation house)
     {
-        var house = Evaluation.Of(at.Document);
-        var state = house.State;
-        return new(at.Number, at.Document, Verdict.Of(house),
+        var (state, document) = (house.State, house.State.House);
+        return new(0, document, Evaluated.Summary(document),
             [.. house.Wants.Select(want => new WantView(want.Need, want.Met, want.Sentence, want.Because))],
             [.. house.Findings.Select(finding => View(house, finding))],
             house.LeftFixesOut, Stairs.Of(state),
             [.. state.Interfaces.Select(one => View(state, one))],
-            [.. at.Document.Endpoints.Select(endpoint => state.Internet(endpoint.Id)).Select(way => new WayView(way.From, way.Reachable, way.NatLayers, way.Hops))],
-            [.. at.Document.Endpoints.Where(endpoint => state.JoinedBox(endpoint.Id) is not null).Select(endpoint => new JoinView(endpoint.Id, state.JoinedBox(endpoint.Id)!))],
-            [.. at.Document.Devices.Where(box => state.UplinkBox(box.Id) is not null).Select(box => Uplink(box, state.UplinkBox(box.Id)!))],
-            [.. at.Actions.Select(action => action.Say(at.Document))], at.Undo, at.Redo);
+            [.. document.Endpoints.Select(endpoint => state.Internet(endpoint.Id)).Select(way => new WayView(way.From, way.Reachable, way.NatLayers, way.Hops))],
+            [.. document.Endpoints.Where(endpoint => state.JoinedBox(endpoint.Id) is not null).Select(endpoint => new JoinView(endpoint.Id, state.JoinedBox(endpoint.Id)!))],
+            [.. document.Devices.Where(box => state.UplinkBox(box.Id) is not null).Select(box => Uplink(box, state.UplinkBox(box.Id)!))],
+            null, null);
     }
 
     private static UplinkView Uplink(Device box, string joined) => new(box.Id, joined, box.Uplink!.Ssid,
@@ -103,11 +106,24 @@ public sealed record HouseView(
 
     private static InterfaceView View(NetworkState state, Interface one) =>
         new(one.Owner, one.Kind, one.Segment >= 0 ? state.Segments[one.Segment].Id : null, one.Outcome,
-            [.. one.Candidates.Select(candidate => new CandidateView(candidate.Address?.ToString(), candidate.Gateway?.ToString(), candidate.Server))]);
+            [.. one.Candidates.Select(candidate => new CandidateView(candidate.Address?.ToString(), candidate.Gateway?.ToString(), candidate.Server))], state.IsAmiss(one));
 }
 
 /// <param name="Version">To be sent along with every change, so that two tabs never overwrite each other.</param>
-public sealed record JobView(string Id, int Version, string Name, HouseView Found, HouseView Planned);
+public sealed record JobView(string Id, int Version, string Name, HouseView Found, HouseView Planned, PlanSoFar Plan);
+
+/// <summary>What is planned.</summary>
+/// <param name="Deeds">How many deeds the planned house is made by.</param>
+/// <param name="Held">Those that cannot be done in the house as it was found to be, and so are in no verdict and in no order.</param>
+public sealed record PlanSoFar(int Deeds, ImmutableArray<HeldView> Held)
+{
+    public static PlanSoFar Of(Job job) => new(job.Plan.Length - job.Held.Length,
+        [.. job.Held.Select(one => new HeldView(one.Index, one.Action.Say(job.Planned.Document), one.Why.Message, job.Plan[one.Index].Later))]);
+}
+
+/// <param name="Index">Its place in the plan.</param>
+/// <param name="Later">It is kept until the house allows it.</param>
+public sealed record HeldView(int Index, string Say, string Why, bool Later);
 
 public sealed record PlanView(string Id, string Title, string Summary, ImmutableArray<InstallerAction> Actions, ImmutableArray<string> Deeds,
     int WantsHeld, int Wants, int Faults, int Cautions, int NatLayers, int Subnets, int Minutes, ImmutableArray<string> GivesUp)

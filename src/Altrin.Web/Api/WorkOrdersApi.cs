@@ -1,5 +1,6 @@
 using Altrin.Core.WorkOrders;
 using Altrin.Data;
+using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Altrin.Web.Api;
 
@@ -11,18 +12,18 @@ internal static class WorkOrdersApi
     public static void MapWorkOrders(this IEndpointRouteBuilder routes)
     {
         var api = routes.MapGroup("/api/jobs/{id}/work-order").WithTags("work order");
-        api.MapGet("/", Get).Produces<WorkOrderView>().ProducesProblem(404);
-        api.MapPut("/{step}", Say).Produces<TickView>().ProducesValidationProblem().ProducesProblem(404).ProducesProblem(409);
+        api.MapGet("/", Get).ProducesProblem(404).ProducesProblem(409);
+        api.MapPut("/{step}", Say).ProducesProblem(404).ProducesProblem(409);
     }
 
-    private static async Task<IResult> Get(string id, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<WorkOrderView>, ProblemHttpResult>> Get(string id, JobStore jobs, CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
         var order = WorkOrderWriter.Write(job.Found.Document, job.Planned.Document);
-        return Results.Ok(new WorkOrderView(order, order.IsProven, [.. (await jobs.Ticks(id, cancel)).Select(View)]));
+        return TypedResults.Ok(new WorkOrderView(order, order.IsProven, [.. (await jobs.Ticks(id, cancel)).Select(View)]));
     }
 
-    private static async Task<IResult> Say(string id, string step, SetTick said, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<TickView>, ValidationProblem, ProblemHttpResult>> Say(string id, string step, SetTick said, JobStore jobs, CancellationToken cancel)
     {
         if (said.Outcome is not ("open" or "as-said" or "something-else"))
             return Answers.Invalid("outcome", $"“{said.Outcome}” is unknown here. Use open, as-said or something-else.");
@@ -31,9 +32,10 @@ internal static class WorkOrdersApi
         var (result, tick) = await jobs.SetTick(id, new(step, said.Revision, said.Outcome, said.Note ?? "", said.StartedAt, null), cancel);
         return result switch
         {
-            ChangeResult.Done => Results.Ok(View(tick!)),
+            ChangeResult.Done => TypedResults.Ok(View(tick!)),
             ChangeResult.NoSuchJob => Answers.NoSuchJob(),
-            _ => Answers.ChangedMeanwhile(),
+            ChangeResult.ChangedMeanwhile => Answers.ChangedMeanwhile(),
+            _ => throw new InvalidOperationException($"{result} is no answer to a tick."),
         };
     }
 

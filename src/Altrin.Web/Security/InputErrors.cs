@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Altrin.Data;
 using Microsoft.AspNetCore.Diagnostics;
 
 namespace Altrin.Web.Security;
@@ -15,6 +16,17 @@ internal sealed class InputErrors : IExceptionHandler
             var where = exception.Message.Split("Path: $")[1].Split(" |")[0].TrimStart('.');
             const string Mend = "It does not say what to do. Write “do” and the name of the deed, such as set-mode.";
             await Results.ValidationProblem(new Dictionary<string, string[]> { [where] = [Mend] }, title: $"{where}: {Mend}").ExecuteAsync(context);
+            return true;
+        }
+        if (exception is UnreadableJobException unreadable)
+        {
+            await Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "What is stored of this job cannot be read. It is not lost: on the page of jobs it can be taken out as it is, or set back to its last readable state.",
+                detail: unreadable.Message).ExecuteAsync(context);
+            return true;
+        }
+        if (StoreTroubleException.Behind(exception) is { } trouble)
+        {
+            await Results.Problem(statusCode: StatusCodes.Status503ServiceUnavailable, title: trouble.Message).ExecuteAsync(context);
             return true;
         }
         if (exception is not BadHttpRequestException bad) return false;

@@ -2,7 +2,7 @@ import { queryOptions } from '@tanstack/react-query'
 import api, { unwrap } from './client'
 import type {
   Action,
-  JobSummary,
+  JobLine,
   JobView,
   LogView,
   PlanView,
@@ -15,7 +15,7 @@ import type {
 
 export const jobList = queryOptions({
   queryKey: ['jobs'],
-  queryFn: ({ signal }) => unwrap<JobSummary[]>(api.GET('/api/jobs', { signal })),
+  queryFn: ({ signal }) => unwrap<JobLine[]>(api.GET('/api/jobs', { signal })),
 })
 
 export const job = (id: string) =>
@@ -99,6 +99,14 @@ export const redo = (id: string, side: Side, version: number) =>
   unwrap<JobView>(
     api.POST('/api/jobs/{id}/{side}/redo', { params: { path: { id, side } }, body: { version } }),
   )
+
+export const answerHeld = (id: string, version: number, index: number, answer: 'take-out' | 'keep') =>
+  unwrap<JobView>(
+    api.POST('/api/jobs/{id}/planned/held', { params: { path: { id } }, body: { version, index, answer } }),
+  )
+
+export const setBack = (id: string, version: number) =>
+  unwrap<JobView>(api.POST('/api/jobs/{id}/set-back', { params: { path: { id } }, body: { version } }))
 
 export const setTick = (
   id: string,

@@ -2,13 +2,14 @@ import type { components } from './generated/schema'
 
 type Schemas = components['schemas']
 
-export type JobSummary = Schemas['JobSummary']
+export type JobLine = Schemas['JobLine']
 export type JobView = Schemas['JobView']
 export type HouseView = Schemas['HouseView']
 export type FindingView = Schemas['FindingView']
 export type ProvenFix = Schemas['ProvenFix']
 export type WantView = Schemas['WantView']
-export type Verdict = Schemas['Verdict']
+export type HouseSummary = Schemas['HouseSummary']
+export type HeldDeed = Schemas['HeldView']
 export type PlanView = Schemas['PlanView']
 export type Stairs = Schemas['Stairs']
 export type Tread = Schemas['Tread']

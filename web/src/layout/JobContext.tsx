@@ -1,9 +1,9 @@
-import { useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { createContext, type ReactNode, useContext, useMemo, useRef } from 'react'
 import { useSearchParams } from 'react-router'
 import { ApiProblem } from '../api/client'
-import { adoptPlan, doDeeds, job as jobQuery, redo, undo } from '../api/queries'
-import type { Action, HouseView, JobView, ProvenFix, Side } from '../api/types'
+import { adoptPlan, answerHeld, doDeeds, job as jobQuery, redo, undo } from '../api/queries'
+import type { Action, HeldDeed, HouseView, JobView, ProvenFix, Side } from '../api/types'
 import { useNotices } from '../state/notices'
 
 /** What is on screen. */
@@ -18,6 +18,8 @@ export type JobTools = {
   /** Puts a fix into the plan, whichever house is on screen, and shows the plan. */
   plan: (fix: ProvenFix) => Promise<void>
   adopt: (actions: Action[], say: string) => Promise<void>
+  /** Takes a planned deed that cannot be done out of the plan, or keeps it until it can. */
+  answer: (held: HeldDeed, what: 'take-out' | 'keep') => Promise<void>
   back: () => Promise<void>
   forth: () => Promise<void>
 }
@@ -44,8 +46,21 @@ export function JobProvider({ job, children }: { job: JobView; children: ReactNo
   const latest = useRef({ job, side, setParams })
   latest.current = { job, side, setParams }
 
+  const key = useMemo(() => jobQuery(job.id).queryKey, [job.id])
+  // One change after the other, each with the version that the one before has made: quick fingers are no second tab.
+  const { mutateAsync: change } = useMutation<JobView, Error, (version: number) => Promise<JobView>>({
+    scope: { id: `job ${job.id}` },
+    mutationFn: (ask) => ask((queries.getQueryData<JobView>(key) ?? latest.current.job).version),
+    onSuccess: (after) => {
+      queries.setQueryData(key, after)
+    },
+    onError: async (error) => {
+      if (error instanceof ApiProblem && error.status === 409)
+        await queries.invalidateQueries({ queryKey: key })
+    },
+  })
+
   const tools = useMemo<JobTools>(() => {
-    const key = jobQuery(job.id).queryKey
     const say = useNotices.getState().say
     const now = () => queries.getQueryData<JobView>(key) ?? latest.current.job
     const shown = () => (latest.current.side === 'planned' ? now().planned : now().found)
@@ -60,22 +75,13 @@ export function JobProvider({ job, children }: { job: JobView; children: ReactNo
         { replace: name === 'box' },
       )
 
-    // One change after the other, each with the version that the one before has made: quick fingers are no second tab.
-    let queue: Promise<unknown> = Promise.resolve()
-    const attempt = (ask: (version: number) => Promise<JobView>): Promise<ApiProblem | undefined> => {
-      const run = async () => {
-        try {
-          queries.setQueryData(key, await ask(now().version))
-          return undefined
-        } catch (error) {
-          const problem = error instanceof ApiProblem ? error : new ApiProblem(0, 'That did not work.')
-          if (problem.status === 409) await queries.invalidateQueries({ queryKey: key })
-          return problem
-        }
+    const attempt = async (ask: (version: number) => Promise<JobView>): Promise<ApiProblem | undefined> => {
+      try {
+        await change(ask)
+        return undefined
+      } catch (error) {
+        return error instanceof ApiProblem ? error : new ApiProblem(0, 'That did not work.')
       }
-      const mine = queue.then(run)
-      queue = mine
-      return mine
     }
     const orSay = async (ask: (version: number) => Promise<JobView>, done: string) => {
       const problem = await attempt(ask)
@@ -100,6 +106,11 @@ export function JobProvider({ job, children }: { job: JobView; children: ReactNo
       },
       adopt: (actions, words) =>
         orSay((version) => adoptPlan(id, version, actions, words), `Planned: ${words}`),
+      answer: (held, what) =>
+        orSay(
+          (version) => answerHeld(id, version, held.index, what),
+          `${what === 'keep' ? 'Kept for later' : 'Taken out of the plan'}: ${held.say}`,
+        ),
       back: async () => {
         const [on, what] = [latest.current.side, shown().undo]
         if (what) await orSay((version) => undo(id, on, version), `Undone: ${what}`)
@@ -109,7 +120,7 @@ export function JobProvider({ job, children }: { job: JobView; children: ReactNo
         if (what) await orSay((version) => redo(id, on, version), `Done again: ${what}`)
       },
     }
-  }, [job.id, queries])
+  }, [job.id, queries, key, change])
 
   return (
     <Tools.Provider value={tools}>

@@ -1,15 +1,17 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { FindingCard } from './FindingCard'
+import { HeldDeeds } from './HeldDeeds'
 import { useJob } from './JobContext'
 import { WantLine } from './WantLine'
 
 /** Every want with its verdict, then the findings: there in every stage. */
 export function VerdictColumn() {
   const { house, side, job } = useJob()
-  const isPlanning = side === 'found' && job.planned.deeds.length > 0
+  const isPlanning = side === 'found' && job.plan.deeds > 0
   const left = new Set(job.planned.findings.map((finding) => finding.key))
   return (
     <Box>
+      <HeldDeeds held={job.plan.held} />
       <Box px="16px" pt="14px" pb="14px" borderBottom="1px solid" borderColor="hairline">
         <Heading as="h2" fontSize="16px" mb="8px">
           What the household wants

@@ -55,7 +55,7 @@ export const stages: Stage[] = [
     name: 'Work order',
     icon: icon('M7 4h8v3H7zM5 5H4v14h14V5h-1M8 12l2 2 4-4'),
     note: ({ job }, order) => {
-      if (job.planned.deeds.length === 0) return 'nothing planned'
+      if (job.plan.deeds === 0) return 'nothing planned'
       if (!order) return 'planned'
       const done = new Set(
         order.ticks.filter((tick) => tick.outcome === 'as-said').map((tick) => tick.stepKey),

@@ -1,4 +1,4 @@
-import type { Device, DeviceMode, House, Port, Socket, Verdict, WifiSecurity } from '../api/types'
+import type { Device, DeviceMode, House, HouseSummary, Port, Socket, WifiSecurity } from '../api/types'
 
 export const modeWords: Record<DeviceMode, string> = {
   router: 'router',
@@ -24,7 +24,7 @@ export const securityWords: Record<WifiSecurity, string> = {
 /** “1 fault”, “2 faults”. */
 export const count = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
 
-export function verdictWords(verdict: Verdict): string {
+export function verdictWords(verdict: HouseSummary): string {
   const parts = [
     verdict.wants === 0 ? 'no wants yet' : `${verdict.wantsHeld} of ${count(verdict.wants, 'want')} hold`,
   ]

@@ -72,7 +72,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["JobSummary"][];
+                        "application/json": components["schemas"]["JobLine"][];
                     };
                 };
             };
@@ -192,8 +192,26 @@ export interface paths {
                         "application/json": components["schemas"]["JobView"];
                     };
                 };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -264,6 +282,127 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["LogView"][];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/set-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SeenVersion"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/as-stored": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -344,7 +483,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Deeds"];
+                    "application/json": components["schemas"]["DeedList"];
                 };
             };
             responses: {
@@ -426,6 +565,15 @@ export interface paths {
                         "application/json": components["schemas"]["JobView"];
                     };
                 };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
                 /** @description Not Found */
                 404: {
                     headers: {
@@ -484,6 +632,15 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["JobView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
                 /** @description Not Found */
@@ -548,6 +705,15 @@ export interface paths {
                         "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         put?: never;
@@ -589,6 +755,15 @@ export interface paths {
                 };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -643,6 +818,15 @@ export interface paths {
                         "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         put?: never;
@@ -672,7 +856,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Deeds"];
+                    "application/json": components["schemas"]["DeedList"];
                 };
             };
             responses: {
@@ -721,6 +905,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/planned/held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["HeldDeedAnswer"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{id}/work-order": {
         parameters: {
             query?: never;
@@ -750,6 +1002,15 @@ export interface paths {
                 };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -856,11 +1117,18 @@ export interface components {
         BoxFeature: "nat" | "firewall" | "upnp" | "hairpin" | "serves-wifi";
         BoxLabel: {
             defaultAddress?: null | components["schemas"]["Ipv4Address"];
+            pageName?: null | string;
             defaultUser?: null | string;
             /** Format: int32 */
             resetHoldSeconds?: null | number;
             /** Format: int32 */
             rebootSeconds?: null | number;
+        };
+        Building: {
+            walls?: null | components["schemas"]["WallMaterial"];
+            floors?: null | components["schemas"]["FloorMaterial"];
+            /** Format: double */
+            storeyM?: null | number;
         };
         Cable: {
             id: string;
@@ -871,21 +1139,33 @@ export interface components {
             /** Format: double */
             lengthM?: null | number;
         };
+        CableRun: {
+            id: string;
+            a: string;
+            b: string;
+            medium?: components["schemas"]["Medium"];
+            category?: null | string;
+            /** Format: double */
+            lengthM?: null | number;
+            laid?: boolean;
+        };
         CandidateView: {
             address: null | string;
             gateway: null | string;
             server: null | string;
         };
-        Deeds: {
+        DeedList: {
             /** Format: int32 */
             version: number;
             actions: components["schemas"]["InstallerAction"][];
             say?: null | string;
+            id?: null | string;
         };
         Device: {
             id: string;
             name: string;
             room?: null | string;
+            at?: null | components["schemas"]["FloorPoint"];
             mac?: null | components["schemas"]["MacAddress"];
             supports?: ("router" | "access-point" | "repeater" | "wds" | "client-bridge" | "mesh-satellite" | "switch" | "modem" | "passthrough")[];
             mode: components["schemas"]["DeviceMode"];
@@ -905,6 +1185,13 @@ export interface components {
             hairpin?: boolean;
             defaultPassword?: null | boolean;
             keptApart?: null | boolean;
+            passthroughShares?: null | boolean;
+            off?: null | boolean;
+            leaveAsFound?: null | boolean;
+            mustUse?: null | boolean;
+            kit?: null | string;
+            hardware?: null | string;
+            firmware?: null | string;
             label?: null | components["schemas"]["BoxLabel"];
         };
         /** @enum {string} */
@@ -924,7 +1211,9 @@ export interface components {
             name: string;
             kind?: null | string;
             room?: null | string;
+            at?: null | components["schemas"]["FloorPoint"];
             mac?: null | components["schemas"]["MacAddress"];
+            bands?: ("2.4" | "5" | "6")[];
             connect?: null | components["schemas"]["Attachment"];
             address?: components["schemas"]["EndpointAddress"];
             services?: components["schemas"]["Service"][];
@@ -950,17 +1239,45 @@ export interface components {
             subjects: string[];
             fixes: components["schemas"]["ProvenFix"][];
         };
+        /** @enum {string} */
+        FloorMaterial: "wood" | "concrete";
+        FloorPoint: unknown;
         GivesOut: {
             device: string;
             pool: string;
         };
         /** @enum {string} */
         HandOff: "dhcp" | "pppoe" | "static";
+        HeldDeedAnswer: {
+            /** Format: int32 */
+            version: number;
+            /** Format: int32 */
+            index: number;
+            answer: string;
+            id?: null | string;
+        };
+        HeldView: {
+            /** Format: int32 */
+            index: number;
+            say: string;
+            why: string;
+            later: boolean;
+        };
+        HouseSummary: {
+            /** Format: int32 */
+            wantsHeld: number;
+            /** Format: int32 */
+            wants: number;
+            /** Format: int32 */
+            faults: number;
+            /** Format: int32 */
+            cautions: number;
+        };
         HouseView: {
             /** Format: int32 */
             revision: number;
             document: components["schemas"]["NetworkDocument"];
-            verdict: components["schemas"]["Verdict"];
+            verdict: components["schemas"]["HouseSummary"];
             wants: components["schemas"]["WantView"][];
             findings: components["schemas"]["FindingView"][];
             leftFixesOut: boolean;
@@ -969,7 +1286,6 @@ export interface components {
             internet: components["schemas"]["WayView"][];
             joined: components["schemas"]["JoinView"][];
             uplinks: components["schemas"]["UplinkView"][];
-            deeds: string[];
             undo: null | string;
             redo: null | string;
         };
@@ -1236,17 +1552,21 @@ export interface components {
             segment: null | string;
             outcome: components["schemas"]["LeaseOutcome"];
             candidates: components["schemas"]["CandidateView"][];
+            isAmiss: boolean;
         };
         Ipv4Address: string;
-        JobSummary: {
+        JobLine: {
             id: string;
             name: string;
             /** Format: date-time */
             createdAt: string;
             /** Format: date-time */
             changedAt: string;
-            found: components["schemas"]["Verdict"];
-            planned: components["schemas"]["Verdict"];
+            /** Format: int32 */
+            version: number;
+            found: null | components["schemas"]["HouseSummary"];
+            planned: null | components["schemas"]["HouseSummary"];
+            unreadable: null | string;
         };
         JobView: {
             id: string;
@@ -1255,6 +1575,7 @@ export interface components {
             name: string;
             found: components["schemas"]["HouseView"];
             planned: components["schemas"]["HouseView"];
+            plan: components["schemas"]["PlanSoFar"];
         };
         JoinView: {
             thing: string;
@@ -1281,6 +1602,12 @@ export interface components {
             handOff?: components["schemas"]["HandOff"];
             /** Format: int32 */
             addresses?: number;
+            agreed?: null | components["schemas"]["LineAddress"];
+            seen?: null | components["schemas"]["LineAddress"];
+        };
+        LineAddress: {
+            address: components["schemas"]["InterfaceAddress"];
+            gateway: components["schemas"]["Ipv4Address"];
         };
         /** @enum {string} */
         LineAddressing: "public" | "shared";
@@ -1314,9 +1641,23 @@ export interface components {
             count?: null | number;
             /** Format: double */
             mbps?: null | number;
+            servers?: string[];
+            rooms?: string[];
+            nice?: null | boolean;
         };
         /** @enum {string} */
-        NeedKind: "internet" | "reach" | "inbound" | "single-nat" | "fixed-address" | "one-name" | "own-names" | "keep-name" | "guests-apart" | "tunnel" | "sockets" | "speed";
+        NeedKind: "internet" | "reach" | "inbound" | "single-nat" | "fixed-address" | "one-name" | "own-names" | "keep-name" | "guests-apart" | "tunnel" | "sockets" | "dns" | "speed" | "coverage";
+        NeighbourNetwork: {
+            ssid?: null | string;
+            band: components["schemas"]["Band"];
+            /** Format: int32 */
+            channel?: null | number;
+            /** Format: int32 */
+            widthMHz?: null | number;
+            room?: null | string;
+            /** Format: double */
+            levelDbm?: null | number;
+        };
         NetworkDocument: {
             format?: string;
             name: string;
@@ -1326,10 +1667,19 @@ export interface components {
             cables?: components["schemas"]["Cable"][];
             endpoints?: components["schemas"]["Endpoint"][];
             needs?: components["schemas"]["Need"][];
+            building?: null | components["schemas"]["Building"];
+            rooms?: components["schemas"]["Room"][];
+            runs?: components["schemas"]["CableRun"][];
+            neighbours?: components["schemas"]["NeighbourNetwork"][];
         };
         NewJob: {
             name?: null | string;
             from?: null | string;
+        };
+        PlanSoFar: {
+            /** Format: int32 */
+            deeds: number;
+            held: components["schemas"]["HeldView"][];
         };
         PlanView: {
             id: string;
@@ -1409,9 +1759,21 @@ export interface components {
             mac: components["schemas"]["MacAddress"];
             address: components["schemas"]["Ipv4Address"];
         };
+        Room: {
+            id: string;
+            name: string;
+            /** Format: int32 */
+            floor?: null | number;
+            rect?: null | components["schemas"]["RoomRect"];
+            walls?: null | components["schemas"]["WallMaterial"];
+            outdoor?: null | boolean;
+            building?: null | string;
+        };
+        RoomRect: unknown;
         SeenVersion: {
             /** Format: int32 */
             version: number;
+            id?: null | string;
         };
         Service: {
             protocol: components["schemas"]["TransportProtocol"];
@@ -1476,13 +1838,18 @@ export interface components {
             why: components["schemas"]["ReachProblem"];
         };
         TraceHop: {
-            over: string;
+            over: components["schemas"]["TraceLink"];
+            cable: null | string;
             device: string;
             ssid: null | string;
             source: null | string;
             becomes: null | string;
-            role: string;
+            role: components["schemas"]["TraceRole"];
         };
+        /** @enum {string} */
+        TraceLink: "plug" | "radio" | "cable" | "line";
+        /** @enum {string} */
+        TraceRole: "bridge" | "router" | "carrier" | "street";
         /** @enum {string} */
         TransportProtocol: "tcp" | "udp";
         Tread: {
@@ -1512,16 +1879,8 @@ export interface components {
             ssid: string;
             band: string;
         };
-        Verdict: {
-            /** Format: int32 */
-            wantsHeld: number;
-            /** Format: int32 */
-            wants: number;
-            /** Format: int32 */
-            faults: number;
-            /** Format: int32 */
-            cautions: number;
-        };
+        /** @enum {string} */
+        WallMaterial: "plasterboard" | "wood" | "brick" | "stone" | "concrete";
         /** @enum {string} */
         WanMethod: "dhcp" | "static" | "pppoe" | "none";
         WanSettings: {
@@ -1568,6 +1927,8 @@ export interface components {
             streams?: null | number;
             /** Format: int32 */
             maxWidthMHz?: null | number;
+            /** Format: double */
+            txDbm?: null | number;
         };
         WorkOrder: {
             title: string;

@@ -9,12 +9,13 @@ import { Sheet } from '../../parts/Sheet'
 import { verdictWords } from '../../parts/words'
 import { useNotices } from '../../state/notices'
 import { useTheme } from '../../state/theme'
+import { UnreadableJob } from './UnreadableJob'
 
 const when = (at: string) =>
   new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'long', hour: '2-digit', minute: '2-digit' })
 
 export function JobsPage() {
-  const { data, error, refetch } = useQuery(jobList)
+  const { data, error, isPending, refetch } = useQuery(jobList)
   const navigate = useNavigate()
   const queries = useQueryClient()
   const say = useNotices((store) => store.say)
@@ -65,6 +66,11 @@ export function JobsPage() {
           {error.message}
         </Text>
       )}
+      {isPending && !error && (
+        <Text color="quiet" role="status" py="16px">
+          Reading the jobs …
+        </Text>
+      )}
       {data?.length === 0 && (
         <Box py="16px">
           <Text mb="12px">
@@ -86,19 +92,23 @@ export function JobsPage() {
             gap="12px"
           >
             <Box flex="1" minW="0">
-              <Link to={`/job/${job.id}/stairs`} style={{ display: 'block' }}>
-                <Box py="12px" px="8px" _hover={{ bg: 'spruceWash' }}>
-                  <Text fontWeight="700" fontSize="17px" color="spruce">
-                    {job.name}
-                  </Text>
-                  <Text fontSize="14px" color={job.found.faults ? 'brick' : 'moss'}>
-                    As found: {verdictWords(job.found)}
-                  </Text>
-                  <Text fontSize="14px" color="quiet">
-                    Planned: {verdictWords(job.planned)}. Changed {when(job.changedAt)}
-                  </Text>
-                </Box>
-              </Link>
+              {job.found && job.planned ? (
+                <Link to={`/job/${job.id}/stairs`} style={{ display: 'block' }}>
+                  <Box py="12px" px="8px" _hover={{ bg: 'spruceWash' }}>
+                    <Text fontWeight="700" fontSize="17px" color="spruce">
+                      {job.name}
+                    </Text>
+                    <Text fontSize="14px" color={job.found.faults ? 'brick' : 'moss'}>
+                      As found: {verdictWords(job.found)}
+                    </Text>
+                    <Text fontSize="14px" color="quiet">
+                      Planned: {verdictWords(job.planned)}. Changed {when(job.changedAt)}
+                    </Text>
+                  </Box>
+                </Link>
+              ) : (
+                <UnreadableJob job={job} onMended={() => refetch()} />
+              )}
             </Box>
             <Press
               kind="plain"

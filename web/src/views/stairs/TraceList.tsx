@@ -7,7 +7,7 @@ function crossing(house: House, hop: TraceHop): string {
   if (hop.over === 'line') return 'over the provider’s line'
   if (hop.over === 'plug') return 'by its own cable'
   if (hop.over === 'radio') return `on Wi-Fi ${hop.ssid}`
-  const cable = house.cables?.find((one) => one.id === hop.over)
+  const cable = house.cables?.find((one) => one.id === hop.cable)
   if (!cable) return 'over a cable'
   const medium = cable.medium === 'powerline' ? 'powerline' : cable.medium === 'coax' ? 'coax' : 'cable'
   return `by ${medium} between ${socketName(house, cable.a)} and ${socketName(house, cable.b)}`
@@ -69,7 +69,8 @@ export function litBy(trace: Trace | undefined): Set<string> {
     if (hop.over === 'plug') lit.add(`to-${trace.from}`)
     else if (hop.over === 'radio' && before === null) lit.add(`${hop.device}/${hop.ssid}`)
     else if (hop.over === 'radio') lit.add(`up-${before}`).add(`up-${hop.device}`)
-    else lit.add(hop.over)
+    else if (hop.over === 'line') lit.add('line')
+    else if (hop.cable) lit.add(`cable-${hop.cable}`)
     before = hop.device
   }
   return lit

@@ -13,7 +13,7 @@ export function addressWords(
     case 'leased':
       return { text: shorten(address, subnets), isBad: false }
     case 'static':
-      return said(shorten(address, subnets))
+      return { text: `${shorten(address, subnets)}${net.isAmiss ? '' : ' static'}`, isBad: net.isAmiss }
     case 'link-local':
       return { text: 'no answer', isBad: true }
     case 'contested':
@@ -22,12 +22,6 @@ export function addressWords(
       return { text: 'no address', isBad: true }
   }
 }
-
-/** A full address is from another network and says enough by itself. */
-const said = (text: string) => ({
-  text: text.startsWith('.') ? `${text} static` : text,
-  isBad: !text.startsWith('.'),
-})
 
 export function shorten(address: string, subnets: string[]): string {
   const bare = address.split('/')[0]

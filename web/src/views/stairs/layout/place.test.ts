@@ -208,7 +208,7 @@ describe.each([366, 700, 764, 1100])('at %i pixels', (width) => {
     const placed = place(house, stairs, on, width)
     const sockets = placed.treads.flatMap((t) => t.boxes.flatMap((b) => b.ports))
     for (const cable of house.cables ?? []) {
-      const wire = placed.wires.find((one) => one.id === cable.id)
+      const wire = placed.wires.find((one) => one.id === `cable-${cable.id}`)
       const ends = [wire?.points[0], wire?.points.at(-1)]
       for (const end of [cable.a, cable.b]) {
         const socket = sockets.find((s) => s.socket.device === end.device && s.socket.port === end.port)

@@ -81,7 +81,8 @@ export class Sheet {
     this.waiting.delete(id)
     if (!cable) return
     const medium = cable.medium === 'powerline' || cable.medium === 'coax' ? cable.medium : 'cable'
-    this.wires.push({ id, kind: medium, points, ends: [cable.a.device, cable.b.device] })
+    // A cable may be called anything, “line” too.
+    this.wires.push({ id: `cable-${id}`, kind: medium, points, ends: [cable.a.device, cable.b.device] })
   }
 
   thingWire(thing: Endpoint, points: Point[]) {

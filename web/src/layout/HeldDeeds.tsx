@@ -1,0 +1,38 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import type { HeldDeed } from '../api/types'
+import { Edge } from '../parts/Edge'
+import { Press } from '../parts/Press'
+import { useTools } from './JobContext'
+
+/** What was planned and cannot be done in the house as it was found to be: in no verdict and in no order until somebody says what becomes of it. */
+export function HeldDeeds({ held }: { held: HeldDeed[] }) {
+  const { answer } = useTools()
+  if (held.length === 0) return null
+  return (
+    <Box px="16px" py="14px" borderBottom="1px solid" borderColor="hairline">
+      <Heading as="h2" fontSize="16px" mb="8px">
+        Planned, but not possible any more
+      </Heading>
+      <Flex as="ul" direction="column" gap="12px" listStyleType="none">
+        {held.map((one) => (
+          <Box as="li" key={`${one.index}-${one.say}`} position="relative" pl="12px">
+            {!one.later && <Edge mark="caution" />}
+            <Text fontWeight="650" dir="auto">
+              {one.say}
+            </Text>
+            <Text fontSize="14px" color="quiet" dir="auto">
+              {one.why}
+            </Text>
+            {one.later && (
+              <Text fontSize="14px">Kept for later: it is done as soon as the house allows it.</Text>
+            )}
+            <Flex gap="8px" mt="6px" wrap="wrap">
+              <Press onClick={() => answer(one, 'take-out')}>Take it out</Press>
+              {!one.later && <Press onClick={() => answer(one, 'keep')}>Keep it for later</Press>}
+            </Flex>
+          </Box>
+        ))}
+      </Flex>
+    </Box>
+  )
+}
