@@ -83,16 +83,25 @@ public sealed record AskForLanAddress(string Device) : BoxSetting
         box with { Lan = (box.Lan ?? new()) with { Method = LanMethod.Dhcp, Address = null } };
 }
 
-public sealed record TurnOnDhcpServer(string Device, Ipv4Address Start, Ipv4Address End) : BoxSetting
+/// <param name="Start">Null, with <paramref name="End"/>: the pool stays as it is.</param>
+public sealed record TurnOnDhcpServer(string Device, Ipv4Address? Start = null, Ipv4Address? End = null) : BoxSetting
 {
     public override string Device { get; init; } = Device;
 
-    public override string Say(NetworkDocument house) => $"Let {house.NameOf(Device)} give out addresses, {Start} to {End}";
+    public override string Say(NetworkDocument house) => Start is { } start && End is { } end
+        ? $"Let {house.NameOf(Device)} give out addresses, {start} to {end}"
+        : $"Turn on the DHCP server of {house.NameOf(Device)}";
 
-    protected override ActionProblem? Problem(NetworkDocument house, Device box) => PoolCheck.Problem(Start, End);
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) => (Start, End) switch
+    {
+        ({ } start, { } end) => PoolCheck.Problem(start, end),
+        (null, null) => null,
+        (null, _) => new("start", "Missing. Write the pool’s first address, or leave out both."),
+        (_, null) => new("end", "Missing. Write the pool’s last address, or leave out both."),
+    };
 
     protected override Device Change(NetworkDocument house, Device box) => box.WithServer(server =>
-        server with { Enabled = true, Start = Start, End = End });
+        Start is null ? server with { Enabled = true } : server with { Enabled = true, Start = Start, End = End });
 }
 
 public sealed record TurnOffDhcpServer(string Device) : BoxSetting
@@ -133,6 +142,37 @@ public sealed record SetLeaseGateway(string Device, Ipv4Address? Gateway = null)
         box.Lan?.DhcpServer is null ? new("device", $"{box.Name} has no DHCP server.") : null;
 
     protected override Device Change(NetworkDocument house, Device box) => box.WithServer(server => server with { Gateway = Gateway });
+}
+
+/// <summary>Which name servers come with a lease.</summary>
+public sealed record SetLeaseDns(string Device) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    /// <summary>Empty: the box itself.</summary>
+    public ImmutableArray<Ipv4Address> Servers { get; init; } = [];
+
+    public override string Say(NetworkDocument house) => Servers.IsDefaultOrEmpty
+        ? $"Let {house.NameOf(Device)} give itself as DNS server"
+        : $"Let {house.NameOf(Device)} give {string.Join(" and ", Servers)} as DNS server";
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) =>
+        box.Lan?.DhcpServer is null ? new("device", $"{box.Name} has no DHCP server.") : null;
+
+    protected override Device Change(NetworkDocument house, Device box) => box.WithServer(server => server with { Dns = Servers.IsDefault ? [] : Servers });
+}
+
+/// <summary>How long a lease lasts.</summary>
+public sealed record SetLeaseTime(string Device, int Minutes) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    public override string Say(NetworkDocument house) => $"Let the leases of {house.NameOf(Device)} last {SettingCatalogue.SayMinutes(Minutes)}";
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) =>
+        box.Lan?.DhcpServer is null ? new("device", $"{box.Name} has no DHCP server.") : null;
+
+    protected override Device Change(NetworkDocument house, Device box) => box.WithServer(server => server with { LeaseMinutes = Minutes });
 }
 
 public sealed record ReserveAddress(string Device, MacAddress Mac, Ipv4Address Address) : BoxSetting
@@ -194,6 +234,38 @@ public sealed record SetWan(string Device, WanSettings Wan) : BoxSetting
     protected override Device Change(NetworkDocument house, Device box) => box with { Wan = Wan };
 }
 
+/// <summary>Which name servers the router itself asks.</summary>
+public sealed record SetWanDns(string Device) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    /// <summary>Empty: those that the provider gives.</summary>
+    public ImmutableArray<Ipv4Address> Servers { get; init; } = [];
+
+    public override string Say(NetworkDocument house) => Servers.IsDefaultOrEmpty
+        ? $"Let {house.NameOf(Device)} ask the provider’s DNS servers"
+        : $"Let {house.NameOf(Device)} ask {string.Join(" and ", Servers)} for names";
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) => null;
+
+    protected override Device Change(NetworkDocument house, Device box) => box with { Wan = (box.Wan ?? new()) with { Dns = Servers.IsDefault ? [] : Servers } };
+}
+
+/// <summary>Takes the network at that place off the box's list.</summary>
+public sealed record RemoveWifi(string Device, int Place) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    public override string Say(NetworkDocument house) =>
+        $"Take Wi-Fi {house.FindDevice(Device)?.Wifi.ElementAtOrDefault(Place)?.Ssid ?? $"{Place + 1}"} off {house.NameOf(Device)}";
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) => Place >= 0 && Place < box.Wifi.Length
+        ? null
+        : new("place", $"{box.Name} has {box.Wifi.Length} networks; the place is out of range.");
+
+    protected override Device Change(NetworkDocument house, Device box) => box with { Wifi = box.Wifi.RemoveAt(Place) };
+}
+
 /// <summary>Sets name, security and the rest of the network at that place in the box's list; a place past the end adds one.</summary>
 public sealed record SetWifi(string Device, int Place, WifiNetwork Network) : BoxSetting
 {
@@ -223,22 +295,13 @@ public sealed record SetWifi(string Device, int Place, WifiNetwork Network) : Bo
 }
 
 [JsonConverter(typeof(WordConverter<BoxFeature>))]
-public enum BoxFeature { Nat, Firewall, Upnp, Hairpin, ServesWifi }
+public enum BoxFeature { Nat, Firewall, Upnp, Hairpin, ServesWifi, PassthroughShares }
 
 public sealed record SetFeature(string Device, BoxFeature Feature, bool On) : BoxSetting
 {
     public override string Device { get; init; } = Device;
 
-    public override string Say(NetworkDocument house) => $"Turn {(On ? "on" : "off")} {Name} on {house.NameOf(Device)}";
-
-    private string Name => Feature switch
-    {
-        BoxFeature.Nat => "NAT",
-        BoxFeature.Firewall => "the firewall",
-        BoxFeature.Hairpin => "hairpin",
-        BoxFeature.ServesWifi => "its own Wi-Fi",
-        _ => "UPnP",
-    };
+    public override string Say(NetworkDocument house) => $"Turn {(On ? "on" : "off")} {SettingCatalogue.Of(Feature).InSentence} on {house.NameOf(Device)}";
 
     protected override ActionProblem? Problem(NetworkDocument house, Device box) => null;
 
@@ -246,15 +309,19 @@ public sealed record SetFeature(string Device, BoxFeature Feature, bool On) : Bo
     {
         BoxFeature.Nat => box with { Nat = On },
         BoxFeature.Firewall => box with { Firewall = On },
+        BoxFeature.Upnp => box with { Upnp = On },
         BoxFeature.Hairpin => box with { Hairpin = On },
         BoxFeature.ServesWifi => box with { ServesWifi = On },
-        _ => box with { Upnp = On },
+        BoxFeature.PassthroughShares => box with { PassthroughShares = On ? true : null },
+        _ => throw new InvalidOperationException($"{Feature} is not handled."),
     };
 }
 
 /// <summary>Writes down that the household wants this router's devices kept apart, or no longer does.</summary>
 public sealed record KeepApart(string Device, bool Apart) : BoxSetting
 {
+    public override bool IsRecord(NetworkDocument house) => true;
+
     public override string Device { get; init; } = Device;
 
     public override string Say(NetworkDocument house) => Apart
@@ -274,6 +341,14 @@ public sealed record ConfigureDevice(Device Settings) : InstallerAction
     public override string Say(NetworkDocument house) => $"Load a saved configuration into {house.NameOf(Settings.Id)}";
 
     protected override NetworkDocument Do(NetworkDocument house) => house.WithDevice(Settings.Id, _ => Settings);
+}
+
+/// <summary>Takes the power from a box, or gives it back. Its cables stay in and its settings too.</summary>
+public sealed record SwitchPower(string Device, bool On) : InstallerAction
+{
+    public override ActionProblem? Problem(NetworkDocument house) => Checks.Device(house, Device);
+    public override string Say(NetworkDocument house) => $"Turn {house.NameOf(Device)} {(On ? "on" : "off")}";
+    protected override NetworkDocument Do(NetworkDocument house) => house.WithDevice(Device, box => box with { Off = On ? null : true });
 }
 
 /// <summary>Power off and on. Settings stay; what was leased is asked for again.</summary>
@@ -300,40 +375,7 @@ public sealed record FactoryReset(string Device) : InstallerAction
         return $"Hold reset on {house.NameOf(Device)} for {hold} s, power on";
     }
 
-    protected override NetworkDocument Do(NetworkDocument house) => house.WithDevice(Device, box => AsSold(box));
-
-    public static Device AsSold(Device box)
-    {
-        var mode = box.CanBe(DeviceMode.Router) ? DeviceMode.Router : box.Supports.IsEmpty ? box.Mode : box.Supports[0];
-        var address = new InterfaceAddress(box.Label?.DefaultAddress ?? UsualAddress, InterfaceAddress.BareLength);
-        var first = address.Prefix.Network;
-        return box with
-        {
-            Mode = mode,
-            Lan = box.Lan is null && mode == DeviceMode.Switch ? null : new()
-            {
-                Address = address,
-                DhcpServer = new() { Enabled = mode == DeviceMode.Router, Start = first.Plus(100), End = first.Plus(199), LeaseMinutes = 1440 },
-            },
-            Wan = mode == DeviceMode.Router ? new() : null,
-            Nat = true,
-            Firewall = true,
-            Upnp = false,
-            PortForwards = [],
-            DmzHost = null,
-            PassthroughTo = null,
-            Uplink = null,
-            Hairpin = false,
-            ServesWifi = false,
-            // Where nobody has looked, nobody knows; a reset brings back the label's.
-            DefaultPassword = box.DefaultPassword is null ? null : true,
-            Ports = [.. box.Ports.Select(port => port with { Vlan = null, Tagged = [] })],
-            Wifi = [.. box.Radios.Select(radio => new WifiNetwork { Radio = radio.Id, Ssid = DefaultSsid(box) })],
-        };
-    }
-
-    /// <summary>Boxes often end their first name with the last four digits of their MAC: common practice, no source.</summary>
-    private static string DefaultSsid(Device box) => box.Mac is { } mac ? $"setup-{mac.Value & 0xffff:X4}" : "setup";
+    protected override NetworkDocument Do(NetworkDocument house) => house.WithDevice(Device, SettingCatalogue.AsSold);
 }
 
 internal static class PoolCheck

@@ -88,6 +88,7 @@ public sealed record RemoveEndpoint(string Endpoint) : InstallerAction
 /// <param name="Id">A device, an endpoint, or empty for the house itself.</param>
 public sealed record Rename(string Id, string Name) : InstallerAction
 {
+    public override bool IsRecord(NetworkDocument house) => true;
     public override ActionProblem? Problem(NetworkDocument house)
     {
         if (Id.Length > 0 && house.FindDevice(Id) is null && house.FindEndpoint(Id) is null)
@@ -106,6 +107,7 @@ public sealed record Rename(string Id, string Name) : InstallerAction
 /// <summary>Writes a want, or changes the one with its id.</summary>
 public sealed record SetNeed(Need Need) : InstallerAction
 {
+    public override bool IsRecord(NetworkDocument house) => true;
     public override ActionProblem? Problem(NetworkDocument house)
     {
         if (string.IsNullOrWhiteSpace(Need.Id)) return new("need.id", "Empty. Give it an id.");
@@ -132,6 +134,7 @@ public sealed record SetNeed(Need Need) : InstallerAction
 
 public sealed record RemoveNeed(string Need) : InstallerAction
 {
+    public override bool IsRecord(NetworkDocument house) => true;
     public override ActionProblem? Problem(NetworkDocument house) =>
         house.Needs.Any(need => need.Id == Need) ? null : new("need", $"There is no want “{Need}”.");
 
@@ -141,6 +144,9 @@ public sealed record RemoveNeed(string Need) : InstallerAction
 
 public sealed record SetLine(Line Line) : InstallerAction
 {
+    /// <summary>What the provider agreed, or what was seen of it, is the provider’s doing.</summary>
+    public override bool IsRecord(NetworkDocument house) => house.Line?.Socket == Line.Socket;
+
     public override ActionProblem? Problem(NetworkDocument house) =>
         house.Line?.Socket == Line.Socket ? null : Checks.FreeSocket(house, Line.Socket, "line.port");
 

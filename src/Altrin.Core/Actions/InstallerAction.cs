@@ -48,6 +48,16 @@ namespace Altrin.Core.Actions;
 [JsonDerivedType(typeof(SetNeed), "set-need")]
 [JsonDerivedType(typeof(RemoveNeed), "remove-need")]
 [JsonDerivedType(typeof(SetLine), "set-line")]
+[JsonDerivedType(typeof(RemoveLine), "remove-line")]
+[JsonDerivedType(typeof(SetLeaseDns), "set-lease-dns")]
+[JsonDerivedType(typeof(SetLeaseTime), "set-lease-time")]
+[JsonDerivedType(typeof(SetWanDns), "set-wan-dns")]
+[JsonDerivedType(typeof(RemoveWifi), "remove-wifi")]
+[JsonDerivedType(typeof(SwitchPower), "switch-power")]
+[JsonDerivedType(typeof(DescribeDevice), "describe-device")]
+[JsonDerivedType(typeof(DescribeEndpoint), "describe-endpoint")]
+[JsonDerivedType(typeof(DescribeHouse), "describe-house")]
+[JsonDerivedType(typeof(PutInOrder), "put-in-order")]
 public abstract record InstallerAction
 {
     /// <summary>The house after it; the same document when it cannot be done.</summary>
@@ -58,6 +68,9 @@ public abstract record InstallerAction
 
     /// <summary>The deed in the trade's words, as an order: “Move the cable …”.</summary>
     public abstract string Say(NetworkDocument house);
+
+    /// <summary>It writes something down and changes nothing that a person would have to do.</summary>
+    public virtual bool IsRecord(NetworkDocument house) => false;
 
     protected abstract NetworkDocument Do(NetworkDocument house);
 }

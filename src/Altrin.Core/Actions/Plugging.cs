@@ -34,6 +34,9 @@ public sealed record UnplugCable(string Cable) : InstallerAction
 /// <summary>Another cable, or another medium, between the same two sockets.</summary>
 public sealed record ReplaceCable(string Cable, Medium Medium, string? Category = null, double? LengthM = null) : InstallerAction
 {
+    /// <summary>The same cable, measured.</summary>
+    public override bool IsRecord(NetworkDocument house) => house.FindCable(Cable) is { } cable && cable.Medium == Medium && cable.Category == Category;
+
     public override ActionProblem? Problem(NetworkDocument house)
     {
         return house.FindCable(Cable) is null ? new("cable", $"There is no cable “{Cable}” in this house.") : null;

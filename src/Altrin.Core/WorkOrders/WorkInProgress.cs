@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.Json;
 using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
@@ -25,6 +26,9 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
 
     public string Phase { get; set; } = "";
 
+    /// <summary>Whether the box is in the house by now: one that could not be brought in is a gap, and nothing more is done to it.</summary>
+    public bool Has(Device box) => House.FindDevice(box.Id) is not null;
+
     public Endpoint? Laptop => House.FindEndpoint(Actions.Laptop.Id);
 
     public WorkOrder Finish(string title) => new(title, [.. steps], (seconds + 59) / 60, [.. gaps]);
@@ -42,7 +46,8 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         if (draft.Page is null && draft.NeedsLaptop) where = WhereLaptopIs();
         if (draft.PageAfter is { } after) ProvePage(after, draft.Title);
         var cut = online.Except(Online()).Select(House.NameOf).ToImmutableArray();
-        var key = $"{string.Join(';', draft.Actions.Select(action => action.ToString()))}|{draft.Title}";
+        // As they are written: a list inside an action, a forward or a VLAN, is part of what is to be done.
+        var key = $"{JsonSerializer.Serialize(draft.Actions, AltrinJson.Compact)}|{draft.Title}";
         var count = uses[key] = uses.GetValueOrDefault(key) + 1;
         steps.Add(new(KeyOf($"{key}|{count}"), steps.Count + 1, Phase, draft.Short, draft.Title, where, open, draft.Find,
             draft.Changes, draft.WaitSeconds, draft.Expect?.Invoke(this) ?? [], cut, draft.Cautions, draft.Actions));
@@ -60,8 +65,9 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         if (!actions.IsEmpty) state = Simulator.Run(House);
     }
 
-    public bool PageOpens(string device) =>
-        Laptop is not null && state.Admin(Actions.Laptop.Id, device) is { Reachable: Answer.Yes, Address: not null };
+    /// <summary>At an address that the box gave itself it would answer, but nobody knows that address.</summary>
+    public bool PageOpens(string device) => Laptop is not null
+        && state.Admin(Actions.Laptop.Id, device) is { Reachable: Answer.Yes, Address: { } address } && !AddressRanges.LinkLocal.Contains(address);
 
     /// <summary>Whether the laptop has its address from that box and from no other.</summary>
     public bool LaptopIsServedBy(string device) => state.Net(Actions.Laptop.Id) is { Candidates: [_, ..] all } && all.All(one => one.Server == device);
@@ -117,26 +123,6 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
             _ => "none yet",
         }));
         return readings.ToImmutable();
-    }
-
-    /// <summary>Takes over what the plan writes down and nobody has to do: names, wants, the order of lists.</summary>
-    /// <remarks>What is plugged where and how things are addressed stays as the steps have left it, so that a step that is
-    /// missing still shows as a gap at the end.</remarks>
-    public void FollowRecord()
-    {
-        var planned = Planned;
-        var laptop = Laptop;
-        House = planned with
-        {
-            Line = House.Line?.Socket == planned.Line?.Socket ? planned.Line : House.Line,
-            Devices = [.. planned.Devices.Select(device => House.FindDevice(device.Id)!)],
-            Cables = [.. planned.Cables.Select(cable => House.FindCable(cable.Id)).OfType<Cable>(),
-                .. House.Cables.Where(cable => planned.FindCable(cable.Id) is null)],
-            Endpoints = [.. planned.Endpoints.Select(wanted => House.FindEndpoint(wanted.Id)!)
-                .Zip(planned.Endpoints, (now, wanted) => wanted with { Connect = now.Connect, Address = now.Address })],
-        };
-        if (laptop is not null) House = House with { Endpoints = House.Endpoints.Add(laptop) };
-        state = Simulator.Run(House);
     }
 
     public bool EndsAsPlanned() =>

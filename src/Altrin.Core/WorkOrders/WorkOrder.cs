@@ -29,8 +29,4 @@ public sealed record WorkStep(
     ImmutableArray<SettingChange> Changes, int? WaitSeconds, ImmutableArray<ExpectedReading> Expect,
     ImmutableArray<string> CutOff, ImmutableArray<string> Cautions, ImmutableArray<InstallerAction> Actions);
 
-/// <param name="From">Null when there was nothing before.</param>
-/// <param name="IsSecret">The value names a stored secret and is not the secret itself.</param>
-public sealed record SettingChange(string Setting, string? From, string To, bool IsSecret = false);
-
 public sealed record ExpectedReading(string Reading, string Value);

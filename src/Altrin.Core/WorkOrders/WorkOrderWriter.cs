@@ -19,29 +19,32 @@ public static class WorkOrderWriter
         planned = Laptop.Away(planned);
         var work = new WorkInProgress(found, planned);
         if (IsSameHouse(found, planned)) return work.Finish("Nothing to do");
-        var plan = new Difference(found, planned);
+        var plan = new Undertaking(found, planned);
         ProveLine(work);
-        foreach (var box in plan.TakenAway) TakeAway(work, box);
+        foreach (var thing in plan.Gone) TakeAway(work, thing);
+        foreach (var box in plan.TakenAway) if (work.House.Line?.Device != box.Id) TakeAway(work, box);
         foreach (var box in plan.Alone) TakeOut(work, box);
         foreach (var box in plan.Alone) SetAlone(work, box);
         foreach (var box in plan.InPlace) SetInPlace(work, box);
         RemoveCables(work, plan);
         foreach (var box in plan.BroughtIn) BringIn(work, box);
         MoveLine(work, planned.Line);
-        foreach (var box in plan.Alone) PutBack(work, plan, box);
+        // The box that the line was in goes when the line is in another.
+        foreach (var box in plan.TakenAway) if (work.House.FindDevice(box.Id) is not null && planned.FindDevice(box.Id) is null) TakeAway(work, box);
+        foreach (var box in plan.Alone.Where(work.Has)) PutBack(work, plan, box);
         AddCables(work, plan);
-        foreach (var gateway in plan.HandsOn) PowerInTurn(work, gateway);
+        foreach (var gateway in plan.HandsOn.Where(work.Has)) PowerInTurn(work, gateway);
         foreach (var thing in plan.Things) SetThing(work, thing);
-        Record(work, plan);
-        foreach (var box in plan.Alone) ProveBox(work, box);
+        Settle(work);
+        foreach (var box in plan.Alone.Where(work.Has)) ProveBox(work, box);
         ProveHouse(work);
-        if (!work.EndsAsPlanned()) work.Gap("The last step does not end in the planned house.");
+        if (!work.EndsAsPlanned()) work.Gap("the last step does not end in the planned house.");
         return work.Finish(TitleOf(plan));
     }
 
     private static bool IsSameHouse(NetworkDocument a, NetworkDocument b) => AltrinJson.WriteCompact(a) == AltrinJson.WriteCompact(b);
 
-    private static string TitleOf(Difference plan)
+    private static string TitleOf(Undertaking plan)
     {
         if (plan.Alone is [var only, ..]) return only switch
         {
@@ -104,6 +107,12 @@ public static class WorkOrderWriter
         work.Step(new("Take it out", new RemoveDevice(box.Id).Say(work.House)) { Actions = [new RemoveDevice(box.Id)] });
     }
 
+    private static void TakeAway(WorkInProgress work, Endpoint thing)
+    {
+        work.Phase = "The things in the house";
+        work.Step(new("Take it out", new RemoveEndpoint(thing.Id).Say(work.House)) { Actions = [new RemoveEndpoint(thing.Id)] });
+    }
+
     private static void BringIn(WorkInProgress work, Device box)
     {
         work.Phase = "Cables";
@@ -112,6 +121,11 @@ public static class WorkOrderWriter
 
     private static void MoveLine(WorkInProgress work, Line? line)
     {
+        if (line is null && work.House.Line is not null)
+        {
+            work.Phase = "Cables";
+            work.Step(new("The line", new RemoveLine().Say(work.House)) { Actions = [new RemoveLine()], Cautions = ["The provider's line and socket are the provider's: its terms decide what may be moved."] });
+        }
         if (line is null || work.House.Line?.Socket == line.Socket) return;
         work.Phase = "Cables";
         FreeLaptopSocket(work, work.Planned);
@@ -130,10 +144,10 @@ public static class WorkOrderWriter
         {
             work.Step(new("Unpack it", $"Unpack {planned.Name}, power on, nothing else plugged in")
             {
-                Actions = [new AddDevice(FactoryReset.AsSold(planned))],
+                Actions = [new AddDevice(SettingCatalogue.AsSold(planned))],
                 WaitSeconds = BoxWork.RebootSeconds(planned),
             });
-            BoxWork.Set(work, planned);
+            if (work.Has(planned)) BoxWork.Set(work, planned);
             return;
         }
         var hold = planned.Label?.ResetHoldSeconds ?? BoxLabel.UsualResetHoldSeconds;
@@ -149,12 +163,12 @@ public static class WorkOrderWriter
 
     private static void SetInPlace(WorkInProgress work, Device planned)
     {
-        if (BoxWork.SameSettings(work.House.FindDevice(planned.Id)!, planned)) return;
+        if (!work.Has(planned) || BoxWork.SameSettings(work.House.FindDevice(planned.Id)!, planned)) return;
         work.Phase = $"At {planned.Name}";
         BoxWork.Set(work, planned);
     }
 
-    private static void RemoveCables(WorkInProgress work, Difference plan)
+    private static void RemoveCables(WorkInProgress work, Undertaking plan)
     {
         foreach (var cable in plan.CablesOut.Where(cable => work.House.FindCable(cable.Id) is not null))
         {
@@ -163,7 +177,7 @@ public static class WorkOrderWriter
         }
     }
 
-    private static void PutBack(WorkInProgress work, Difference plan, Device box)
+    private static void PutBack(WorkInProgress work, Undertaking plan, Device box)
     {
         work.Phase = $"{box.Name} into the house";
         FreeLaptopSocket(work, plan.Planned);
@@ -197,7 +211,7 @@ public static class WorkOrderWriter
         work.Step(new("Laptop out", $"Take your laptop out of {work.House.SocketName(socket)}: the plan needs that socket") { Actions = [new PutLaptopAway()] });
     }
 
-    private static void AddCables(WorkInProgress work, Difference plan)
+    private static void AddCables(WorkInProgress work, Undertaking plan)
     {
         foreach (var cable in plan.Planned.Cables.Where(cable => work.House.FindCable(cable.Id) is null))
         {
@@ -227,13 +241,13 @@ public static class WorkOrderWriter
             work.Step(new(planned.Name, $"Bring in {planned.Name}") { Actions = [new AddEndpoint(planned)], Expect = after => Shows(after, planned.Id) });
             return;
         }
-        if (!SameJson(now.Connect, planned.Connect))
+        if (!Json.Same(now.Connect, planned.Connect))
         {
             FreeLaptopSocket(work, work.Planned);
             InstallerAction move = planned.Connect is { } to ? new ConnectEndpoint(planned.Id, to) : new UnplugEndpoint(planned.Id);
             work.Step(new($"Move {planned.Name}", move.Say(work.House)) { Actions = [move], Expect = after => Shows(after, planned.Id) });
         }
-        if (SameJson(now.Address, planned.Address)) return;
+        if (Json.Same(now.Address, planned.Address)) return;
         var address = planned.Address;
         work.Step(new(planned.Name, $"At {planned.Name}'s own panel: {(address.Method == EndpointMethod.Static ? "a fixed address" : "automatic addressing")}")
         {
@@ -259,12 +273,18 @@ public static class WorkOrderWriter
         return [new("its address", address), new("internet", internet)];
     }
 
-    /// <summary>What is only written down (names, wants, what is kept apart) or has no step of its own follows the plan.</summary>
-    private static void Record(WorkInProgress work, Difference plan)
+    /// <summary>What no step has done is said: what is left between the house as the steps have made it and the one that is planned. Mere
+    /// records follow the plan.</summary>
+    private static void Settle(WorkInProgress work)
     {
-        foreach (var device in plan.Planned.Devices)
-            if (!BoxWork.Same(work.House.FindDevice(device.Id)!, device)) work.Do(new ConfigureDevice(device));
-        work.FollowRecord();
+        var left = Difference.Between(Laptop.Away(work.House), work.Planned);
+        foreach (var action in left.All)
+        {
+            if (!action.IsRecord(work.House)) work.Gap($"no step does this: {action.Say(work.House)}.");
+            else work.Do(action);
+        }
+        foreach (var one in left.Left)
+            work.Gap($"no step sets “{one.Setting.Name}” of {work.House.NameOf(one.Device)} as planned{(one.Setting.WhyNoAct is { } why ? $": {why}" : "")}.");
     }
 
     private static void ProveBox(WorkInProgress work, Device box)
@@ -294,7 +314,4 @@ public static class WorkOrderWriter
             Cautions = ["Put your laptop back to automatic addressing and turn its Wi-Fi on."],
         });
     }
-
-    internal static bool SameJson<T>(T a, T b) =>
-        System.Text.Json.JsonSerializer.Serialize(a, AltrinJson.Compact) == System.Text.Json.JsonSerializer.Serialize(b, AltrinJson.Compact);
 }

@@ -59,6 +59,16 @@ public class ActionTests
         new SetNeed(new() { Id = "n9", Kind = NeedKind.Internet, Endpoint = "printer" }),
         new RemoveNeed("n1"),
         new SetLine(Demo.Line! with { UpMbps = 50 }),
+        new RemoveLine(),
+        new SetLeaseDns("gw") { Servers = [Ipv4Address.Parse("192.0.2.53")] },
+        new SetLeaseTime("gw", 90),
+        new SetWanDns("gw") { Servers = [Ipv4Address.Parse("192.0.2.53")] },
+        new RemoveWifi("gw", 0),
+        new SwitchPower("studio", false),
+        new DescribeDevice(Demo.Devices[1] with { Firmware = "1.2" }),
+        new DescribeEndpoint(Demo.Endpoints[0] with { Room = "hall" }),
+        new DescribeHouse("Larkspur House", "GB") { Rooms = [new() { Id = "hall", Name = "Hall" }] },
+        new PutInOrder { Devices = ["studio"] },
     ];
 
     public static IEnumerable<TheoryDataRow<InstallerAction>> Each() => OneOfEach.Select(action => new TheoryDataRow<InstallerAction>(action) { TestDisplayName = action.GetType().Name });

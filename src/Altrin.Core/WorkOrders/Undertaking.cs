@@ -1,12 +1,13 @@
 using System.Collections.Immutable;
+using Altrin.Core.Actions;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.WorkOrders;
 
 /// <summary>What has to be touched to get from one house to the other, sorted by how it is done.</summary>
-internal sealed class Difference
+internal sealed class Undertaking
 {
-    public Difference(NetworkDocument found, NetworkDocument planned)
+    public Undertaking(NetworkDocument found, NetworkDocument planned)
     {
         Planned = planned;
         var changed = planned.Devices.Where(device => found.FindDevice(device.Id) is { } old && !BoxWork.SameSettings(old, device)).ToList();
@@ -18,10 +19,11 @@ internal sealed class Difference
         InPlace = [.. changed.Where(device => !Alone.Contains(device))];
         BroughtIn = [.. added.Where(device => !Alone.Contains(device))];
         TakenAway = [.. found.Devices.Where(device => planned.FindDevice(device.Id) is null)];
+        Gone = [.. found.Endpoints.Where(thing => planned.FindEndpoint(thing.Id) is null)];
         CablesOut = [.. found.Cables.Where(cable => planned.FindCable(cable.Id) is not { } same || same != cable)];
         HandsOn = [.. planned.Devices.Where(box => box is { Mode: DeviceMode.Passthrough, PassthroughTo: not null }
             && found.FindDevice(box.Id) is var old && (old?.Mode != DeviceMode.Passthrough || old.PassthroughTo != box.PassthroughTo))];
-        Things = [.. planned.Endpoints.Where(endpoint => found.FindEndpoint(endpoint.Id) is not { } old || !WorkOrderWriter.SameJson(old, endpoint))];
+        Things = [.. planned.Endpoints.Where(endpoint => found.FindEndpoint(endpoint.Id) is not { } old || !Json.Same(old, endpoint))];
     }
 
     /// <summary>Another mode, another address of its own, or the kind of network it makes: a box with a new part to play.</summary>
@@ -48,6 +50,9 @@ internal sealed class Difference
     public ImmutableArray<Device> BroughtIn { get; }
 
     public ImmutableArray<Device> TakenAway { get; }
+
+    /// <summary>Things that are in the house no more.</summary>
+    public ImmutableArray<Endpoint> Gone { get; }
 
     /// <summary>Cables, as found, that go or end elsewhere.</summary>
     public ImmutableArray<Cable> CablesOut { get; }
