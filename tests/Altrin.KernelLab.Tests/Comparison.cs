@@ -171,7 +171,7 @@ internal sealed partial class Comparison
     private async Task Inbound(Endpoint to, Service service, World world)
     {
         var said = state.Inbound(to.Id, service.Protocol, service.Port);
-        var line = house.Line is { } any ? LabHouse.LinePrefix(any) : (Prefix?)null;
+        var line = lab.Street?.Link;
         var outside = lab.Cards.Select(card => Worlds.AddressIn(card, world)?.Address).OfType<Ipv4Address>().Where(address => line?.Contains(address) == true).Distinct().ToList();
         var ports = house.Devices.SelectMany(device => device.PortForwards.Where(one => one.Protocol == service.Protocol).Select(one => one.Port)
             .Concat(worlds.UpnpMappings(device, world).Where(one => one.Protocol == service.Protocol).Select(one => one.At))).Append(service.Port).Distinct().ToList();

@@ -20,6 +20,7 @@ internal sealed class LabHouse : IDisposable
     {
         House = house;
         Wiring = new(house, state);
+        Street = Street.Of(house, Wiring);
         if (Wiring.HasLoop) throw new InvalidOperationException("A loop is never built.");
         try { Build(); }
         catch
@@ -31,14 +32,13 @@ internal sealed class LabHouse : IDisposable
 
     public NetworkDocument House { get; }
     public Wiring Wiring { get; }
+    public Street? Street { get; }
     public List<Card> Cards { get; } = [];
     public List<Giver> Givers { get; } = [];
 
     public string Space(string owner) => prefix + Short(owner);
 
     public Card? CardOf(string owner, string kind) => Cards.Find(card => card.Owner == owner && card.Kind == kind);
-
-    public static Prefix LinePrefix(Line line) => Prefix.Parse(line.Addressing == LineAddressing.Public ? "203.0.113.0/24" : "100.64.0.0/24");
 
     public void Dispose()
     {
@@ -72,7 +72,7 @@ internal sealed class LabHouse : IDisposable
         var count = 0;
         foreach (var (a, b) in Wiring.Links) Pair(root, a, b, count++);
         Pair(root, new(Internet, "eth0"), new(Provider, "up0"), -1);
-        foreach (var device in House.Devices) AddCards(device, root);
+        foreach (var device in House.Devices.Where(Wiring.TakesPart)) AddCards(device, root);
         foreach (var thing in House.Endpoints) AddCard(thing);
         Provide(root);
         Kernel.Run("ip", "-batch -", root.ToString());
@@ -178,7 +178,9 @@ internal sealed class LabHouse : IDisposable
         };
         Cards.Add(lan);
         if (asks || device.Mode is DeviceMode.AccessPoint or DeviceMode.Switch or DeviceMode.Modem) return;
-        if (device.Lan!.DhcpServer is not { Enabled: true, Start: { } start, End: { } end } server) return;
+        if (device.Lan!.DhcpServer is not { Enabled: true } server) return;
+        // Nobody has looked at its pool: the whole subnet.
+        var (start, end) = (server.Start ?? lan.Fixed!.Value.Prefix.FirstUsable, server.End ?? lan.Fixed!.Value.Prefix.LastUsable);
         MacAddress? ignored = device is { Mode: DeviceMode.Passthrough, PassthroughTo: { } target } ? House.FindDevice(target)?.Mac : null;
         Givers.Add(new(device.Id, lan.Space, place, lan.Fixed!.Value, start, end, server.Gateway ?? lan.Fixed.Value.Address, server.Reservations, ignored));
     }
@@ -206,13 +208,15 @@ internal sealed class LabHouse : IDisposable
         Script(Provider).Insert(0, "link add bsession type bridge forward_delay 0\n");
         Script(Provider).Append("addr add 198.51.100.254/24 dev up0\nlink set bsession up\n");
         Script(Internet).Append("addr add 198.51.100.1/24 dev eth0\nlink set eth0 up\nroute add default via 198.51.100.254\n");
-        if (House.Line is not { } line) return;
-        var own = new InterfaceAddress(LinePrefix(line).Network.Plus(1), 24);
+        if (House.Line is not { } line || Street is not { } street) return;
+        var own = new InterfaceAddress(street.Router, street.Link.Length);
         var place = line.HandOff == HandOff.Pppoe ? new Place(Provider, "bsession") : Wiring.Provider;
         Script(Provider).Append($"addr add {own} dev {place.Bridge}\n");
-        var first = LinePrefix(line).Network.Plus(10);
-        if (line.HandOff != HandOff.Static && line.Addresses > 0)
-            Givers.Add(new(Provider, Space(Provider), place, own, first, first.Plus((uint)line.Addresses - 1), own.Address, [], null));
+        if (line.HandOff == HandOff.Static || line.Addresses == 0) return;
+        // Its own address is none of those that it gives out.
+        var last = street.First.Plus((uint)line.Addresses - 1);
+        if (street.Router >= street.First && street.Router <= last) last = last.Next();
+        Givers.Add(new(Provider, Space(Provider), place, own, street.First, last, own.Address, [], null));
     }
 
     /// <summary>The gateway bridges the line through to one box alone; everybody else stays on its LAN.</summary>

@@ -40,6 +40,7 @@ internal static class LabHouses
                 // How a gateway hands an agreed address over is its maker's secret; the lab leaves that out.
                 HandOff = random.Next(8) switch { 0 => HandOff.Pppoe, 1 when boxes[0].Mode != DeviceMode.Passthrough => HandOff.Static, _ => HandOff.Dhcp },
             };
+            line = AsSeenOrAgreed(random, line);
             // What the provider hands over, the box at the line is mostly set to.
             if (random.Next(6) > 0) boxes[0] = boxes[0] with { Wan = WanFor(line) };
         }
@@ -62,15 +63,29 @@ internal static class LabHouses
         return read.Document ?? throw new InvalidOperationException($"seed {seed}: {read.Problems[0]}");
     }
 
+    /// <summary>Numbers of real streets: the stand-ins, what was seen (public, or another router's inside), what was agreed. 198.51.100.0/24
+    /// is the lab's own internet.</summary>
+    private static Line AsSeenOrAgreed(Random random, Line line)
+    {
+        if (line.HandOff == HandOff.Static) return random.Next(2) == 0 ? line with { Agreed = At("192.0.2.22/29", "192.0.2.17") } : line;
+        return random.Next(6) switch
+        {
+            0 => line with { Seen = At("192.0.2.130/24", "192.0.2.129") },
+            1 => line with { Seen = At("192.0.2.130/24", "192.0.2.131") },
+            2 => line with { Seen = At("172.20.0.23/16", "172.20.0.1") },
+            _ => line,
+        };
+
+        static LineAddress At(string address, string gateway) => new() { Address = InterfaceAddress.Parse(address), Gateway = Ipv4Address.Parse(gateway) };
+    }
+
     private static WanSettings WanFor(Line line) => line.HandOff switch
     {
         HandOff.Pppoe => new() { Method = WanMethod.Pppoe },
-        HandOff.Static => new()
-        {
-            Method = WanMethod.Static,
-            Address = new(LabHouse.LinePrefix(line).Network.Plus(10), 24),
-            Gateway = LabHouse.LinePrefix(line).Network.Plus(1),
-        },
+        // What was agreed; where nothing was, numbers of the house's own count as agreed.
+        HandOff.Static => line.Agreed is { } agreed
+            ? new() { Method = WanMethod.Static, Address = agreed.Address, Gateway = agreed.Gateway }
+            : new() { Method = WanMethod.Static, Address = InterfaceAddress.Parse("192.0.2.66/26"), Gateway = Ipv4Address.Parse("192.0.2.65") },
         _ => new(),
     };
 
@@ -96,6 +111,7 @@ internal static class LabHouses
         if (mode is not (DeviceMode.Router or DeviceMode.Passthrough or DeviceMode.Modem) && random.Next(3) > 0) own = InterfaceAddress.Parse($"192.168.31.{i + 1}/24");
         var first = own.Prefix.Network;
         var pool = (random.Next(12) == 0 ? Ipv4Address.Parse("192.168.77.0") : first).Plus((uint)random.Next(2, 60));
+        var isUnknown = random.Next(10) == 0;
         var vlans = random.Next(4) == 0;
         var joins = mode is DeviceMode.Repeater or DeviceMode.Wds or DeviceMode.ClientBridge or DeviceMode.MeshSatellite ? random.Next(6) > 0 : mode == DeviceMode.Router && i > 0 && random.Next(5) == 0;
         return new()
@@ -113,8 +129,8 @@ internal static class LabHouses
                 DhcpServer = new()
                 {
                     Enabled = mode is DeviceMode.Router or DeviceMode.Passthrough ? random.Next(5) > 0 : random.Next(3) == 0,
-                    Start = pool,
-                    End = pool.Plus((uint)(random.Next(5) == 0 ? 1 : random.Next(10, 50))),
+                    Start = isUnknown ? null : pool,
+                    End = isUnknown ? null : pool.Plus((uint)(random.Next(5) == 0 ? 1 : random.Next(10, 50))),
                     Gateway = random.Next(10) == 0 ? first.Plus(99) : null,
                     Reservations = random.Next(4) == 0 ? [new() { Mac = new(0x0000_5E00_5380UL), Address = first.Plus((uint)random.Next(20, 90)) }] : [],
                 },
@@ -131,6 +147,7 @@ internal static class LabHouses
             ],
             Uplink = joins ? new() { Radio = "2g", Ssid = "home", Security = WifiSecurity.Wpa2, Key = random.Next(8) == 0 ? "other" : "k" } : null,
             ServesWifi = random.Next(2) == 0,
+            Off = i > 0 && random.Next(16) == 0 ? true : null,
         };
     }
 

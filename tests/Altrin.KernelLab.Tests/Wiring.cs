@@ -22,11 +22,14 @@ internal sealed class Wiring
     private readonly UndirectedGraph<Place, Edge<Place>> graph = new(allowParallelEdges: true);
     private readonly HashSet<Place> plugged = [];
 
+    private readonly HashSet<string> inUse;
+
     public Wiring(NetworkDocument house, NetworkState state)
     {
         this.house = house;
+        inUse = InUse(house);
         graph.AddVertex(Provider);
-        foreach (var device in house.Devices) AddBridges(device);
+        foreach (var device in house.Devices.Where(TakesPart)) AddBridges(device);
         foreach (var thing in house.Endpoints) graph.AddVertex(new(thing.Id, Net));
         var links = Cables().ToList();
         foreach (var thing in house.Endpoints)
@@ -36,6 +39,26 @@ internal sealed class Wiring
         links.AddRange(Joins(state));
         Lay(links);
         graph.ConnectedComponents(SegmentOf);
+    }
+
+    /// <summary>Whether the box has power and does not lie on the table.</summary>
+    public bool TakesPart(Device device) => inUse.Contains(device.Id);
+
+    public bool IsOnTheLine(Place place) => SegmentOf.TryGetValue(place, out var segment) && segment == SegmentOf[Provider];
+
+    /// <summary>Section 1: at the line, with a cable, an uplink or a thing plugged in, or named by a join that its own network matches.</summary>
+    private static HashSet<string> InUse(NetworkDocument house)
+    {
+        var used = house.Cables.SelectMany(cable => new[] { cable.A.Device, cable.B.Device }).ToHashSet();
+        if (house.Line is { } line) used.Add(line.Device);
+        used.UnionWith(house.Devices.Where(box => box.Uplink is not null).Select(box => box.Id));
+        used.UnionWith(house.Endpoints.Select(thing => thing.Connect?.Socket?.Device).OfType<string>());
+        var names = house.Endpoints.Where(thing => thing.Connect is { Ssid: not null, Near: not null }).Select(thing => (thing.Connect!.Near, thing.Connect.Ssid, thing.Connect.Key, thing.Connect.Security ?? WifiSecurity.Open))
+            .Concat(house.Devices.Where(box => box.Uplink?.Near is not null).Select(box => (box.Uplink!.Near, (string?)box.Uplink.Ssid, box.Uplink.Key, box.Uplink.Security)));
+        foreach (var (near, ssid, key, security) in names)
+            if (house.FindDevice(near!) is { } box && Enumerable.Range(0, box.Wifi.Length).Any(i => box.Wifi[i].Ssid == ssid && box.Wifi[i].Key == key && box.Wifi[i].Security == security && WifiOf(box, i) is not null))
+                used.Add(box.Id);
+        return [.. used.Where(id => house.FindDevice(id)!.Off != true)];
     }
 
     /// <summary>A number for each set of places that frames pass between (QuikGraph's connected components).</summary>
@@ -91,7 +114,7 @@ internal sealed class Wiring
     /// <summary>Joined Wi-Fi: who joins counts as plugged in, and so does the side of the box that is joined.</summary>
     private IEnumerable<(Place A, Place B)> Joins(NetworkState state)
     {
-        var joining = house.Devices.Select(device => (device.Id, At: UplinkOf(device)))
+        var joining = house.Devices.Where(TakesPart).Select(device => (device.Id, At: UplinkOf(device)))
             .Concat(house.Endpoints.Where(thing => thing.Connect?.Socket is null).Select(thing => (thing.Id, At: (Place?)new Place(thing.Id, Net))));
         foreach (var (id, at) in joining)
             if (at is { } own && state.JoinedNetwork(id) is { } joined && WifiOf(house.FindDevice(joined.Box)!, joined.Place) is { } network)
@@ -106,6 +129,7 @@ internal sealed class Wiring
     private IEnumerable<(int Tag, Place At)> Lanes(Socket socket)
     {
         var device = house.FindDevice(socket.Device)!;
+        if (!TakesPart(device)) return [];
         var port = device.FindPort(socket.Port)!;
         var isLine = house.Line?.Socket == socket;
         if (port.Role == PortRole.Wan)

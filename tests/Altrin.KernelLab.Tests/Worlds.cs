@@ -135,18 +135,15 @@ internal sealed class Worlds(LabHouse lab)
         rules.Append($"  set {SeenSet} {{ type inet_service; flags dynamic; }}\n  chain forward {{ type filter hook forward priority filter; policy drop;\n    ct state established,related accept\n");
         // Private, shared and link-local destinations die at the line, and a customer's traffic does not turn round there.
         rules.Append("    oifname \"up0\" ip daddr { 10.0.0.0/8, 172.16.0.0/12, 192.168.0.0/16, 100.64.0.0/10, 169.254.0.0/16 } drop\n");
-        var agreed = "";
-        // A static line answers what was agreed and nothing else (section 3, rule 3); where nothing was, nobody.
+        // A static line answers the address agreed and nothing else (section 3, rule 3); a line that gives out none answers nobody.
         var answersNobody = lab.House.Line is { HandOff: HandOff.Static, Addresses: 0 };
-        if (!answersNobody && lab.House.Line is { HandOff: HandOff.Static } line)
+        if (!answersNobody && lab.Street is { } street)
         {
-            var first = LabHouse.LinePrefix(line).Network.Plus(10);
-            agreed = $"ip saddr {first}-{first.Plus((uint)line.Addresses - 1)} ";
+            rules.Append($"    oifname \"up0\" ip saddr {(street.AnswersOne ? street.First.ToString() : street.Link.ToString())} accept\n");
+            if (!street.IsShared) rules.Append($"    iifname \"up0\" ip daddr {street.Link} accept\n");
         }
-        if (!answersNobody && lab.House.Line is { } any)
-            rules.Append($"    oifname \"up0\" ip saddr {LabHouse.LinePrefix(any)} {agreed}accept\n    iifname \"up0\" ip daddr != 100.64.0.0/10 accept\n");
         rules.Append("  }\n  chain post { type nat hook postrouting priority srcnat;\n");
-        if (lab.House.Line is { Addressing: LineAddressing.Shared })
+        if (lab.Street is { IsShared: true })
             rules.Append($"    oifname \"up0\" tcp dport 1-65535 add @{SeenSet} {{ tcp dport }}\n    oifname \"up0\" masquerade\n");
         rules.Append("  }\n}\n");
         Kernel.In(lab.Space(LabHouse.Provider), () => Kernel.Run("nft", "-f -", rules.ToString()));

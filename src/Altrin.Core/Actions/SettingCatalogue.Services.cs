@@ -97,7 +97,7 @@ public static partial class SettingCatalogue
         new("passthrough-to", "Pass through to", SettingsPage.Mode, box => box.Traits.HandsLineOn, (box, from) => box with { PassthroughTo = from.PassthroughTo },
             (house, now, wanted) => now.PassthroughTo == wanted.PassthroughTo ? []
                 : [new(new SetPassthroughTarget(now.Id, wanted.PassthroughTo), new SettingChange("Pass through to", SayBox(house, now.PassthroughTo), SayBox(house, wanted.PassthroughTo)))],
-            box => box with { PassthroughTo = null }) { CutsOff = true },
+            box => box with { PassthroughTo = null }) { CutsOff = true, WhyNoAct = "a box cannot hand the line to itself" },
     ];
 
     private static string SayBox(NetworkDocument house, string? box) => box is null ? "nobody" : house.NameOf(box);

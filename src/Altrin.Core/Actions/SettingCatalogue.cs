@@ -38,7 +38,13 @@ public sealed record Setting(string Id, string Name, SettingsPage Page, Func<Dev
     public string? WhyNoAct { get; init; }
 
     /// <summary>Whether the two boxes are set alike, as far as it has any effect in the second.</summary>
-    public bool IsAlike(Device now, Device wanted) => !Counts(wanted) || Json.Same(Copy(wanted, now), wanted);
+    public bool IsAlike(Device now, Device wanted)
+    {
+        if (ReferenceEquals(now, wanted) || !Counts(wanted)) return true;
+        // Lists that were never touched are the very same ones: then nothing has to be written out.
+        var copy = Copy(wanted, now);
+        return copy == wanted || Json.Same(copy, wanted);
+    }
 }
 
 /// <summary>Every setting of a box, once. The differences of two houses, the rows of a step, a factory reset, the fields of the page and the

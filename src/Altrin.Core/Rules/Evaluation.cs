@@ -1,34 +1,43 @@
 using System.Collections.Immutable;
+using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Rules;
 
-/// <summary>A house simulated, every rule run over it, every want judged.</summary>
+/// <summary>A house and what can be asked of it: its state, its findings, its wants, its proven fixes. Each is computed when it is first asked
+/// for, once, whoever asks; a state alone runs no rule.</summary>
 public sealed class Evaluation
 {
     /// <summary>Proving a fix costs a simulation. Past this many interfaces times fixes no more are proved, and none is offered:
     /// any house is answered in bounded time.</summary>
     private const long MostProofWork = 200_000;
 
-    private readonly Dictionary<string, ImmutableArray<Fix>> proven = [];
+    private readonly Lazy<Facts> facts;
+    private readonly Lazy<ImmutableArray<Finding>> findings;
+    private readonly Lazy<ImmutableArray<NeedVerdict>> wants;
+    private readonly Lazy<HashSet<string>> faultKeys;
+    private readonly Dictionary<string, ImmutableArray<Fix>> proven = new(StringComparer.Ordinal);
+    private readonly Lock proving = new();
     private long proofWork;
+    private bool leftOut;
 
     private Evaluation(NetworkDocument house)
     {
         State = Simulator.Run(house);
-        Facts = new(State);
-        Findings = [.. RuleBook.All.SelectMany(rule => rule.Check(Facts)).OrderBy(finding => finding.Severity)];
-        Wants = [.. house.Needs.Select(need => NeedBook.Judge(Facts, need))];
+        facts = new(() => new(State));
+        findings = new(() => [.. RuleBook.All.SelectMany(rule => rule.Check(Facts)).OrderBy(finding => finding.Severity)]);
+        wants = new(() => [.. house.Needs.Select(need => NeedBook.Judge(Facts, need))]);
+        faultKeys = new(() => Findings.Where(finding => finding.Severity == Severity.Fault).Select(finding => finding.Key).ToHashSet(StringComparer.Ordinal));
     }
 
     public NetworkState State { get; }
-    public Facts Facts { get; }
+    public Facts Facts => facts.Value;
 
     /// <summary>Faults first, then by rule.</summary>
-    public ImmutableArray<Finding> Findings { get; }
+    public ImmutableArray<Finding> Findings => findings.Value;
 
-    public ImmutableArray<NeedVerdict> Wants { get; }
+    public ImmutableArray<NeedVerdict> Wants => wants.Value;
 
     public int Faults => Findings.Count(finding => finding.Severity == Severity.Fault);
     public int Cautions => Findings.Length - Faults;
@@ -36,15 +45,30 @@ public sealed class Evaluation
 
     public static Evaluation Of(NetworkDocument house) => new(house);
 
-    /// <summary>The fixes of a finding that, simulated, remove it, add no fault and break no want that held.</summary>
-    public ImmutableArray<Fix> ProvenFixes(Finding finding)
+    /// <summary>The fixes of a finding that, simulated, remove it, add no fault, break no want that held and leave alone what is to be left
+    /// as found.</summary>
+    public ImmutableArray<Fix> ProvenFixes(Finding finding, CancellationToken cancel = default)
     {
-        if (proven.TryGetValue(finding.Key, out var known)) return known;
-        // A step for each finding looked at, so that a thousand findings do not each propose what is then not proved.
-        if (proofWork > MostProofWork) return [];
-        proofWork += (long)State.Interfaces.Length * Math.Max(1, finding.Fixes.Length);
-        if (proofWork > MostProofWork) return [];
-        return proven[finding.Key] = [.. finding.Fixes.Where(fix => Proves(finding, fix))];
+        // One proof at a time: what two ask for at once is proved once, and the budget holds.
+        lock (proving)
+        {
+            if (proven.TryGetValue(finding.Key, out var known)) return known;
+            // A step for each finding looked at, so that a thousand findings do not each propose what is then not proved.
+            var work = leftOut ? 0 : (long)State.Interfaces.Length * Math.Max(1, finding.Fixes.Length);
+            if (leftOut || proofWork + work > MostProofWork)
+            {
+                leftOut = true;
+                return [];
+            }
+            proofWork += work;
+            var good = ImmutableArray.CreateBuilder<Fix>();
+            foreach (var fix in finding.Fixes)
+            {
+                cancel.ThrowIfCancellationRequested();
+                if (Proves(finding, fix)) good.Add(fix);
+            }
+            return proven[finding.Key] = good.ToImmutable();
+        }
     }
 
     private bool Proves(Finding finding, Fix fix)
@@ -52,21 +76,28 @@ public sealed class Evaluation
         var house = State.House;
         foreach (var action in fix.Actions)
         {
-            if (action.Problem(house) is not null) return false;
+            if (action.Problem(house) is not null || IsLeftAlone(house, action)) return false;
             house = action.Apply(house);
         }
         var after = Of(house);
         return !after.Findings.Any(other => other.Key == finding.Key) && AddsNoFault(after) && BreaksNoWant(after);
     }
 
-    /// <summary>Whether fixes were left unproved because the house is too big for it.</summary>
-    public bool LeftFixesOut => proofWork > MostProofWork;
+    /// <summary>What the provider or the owner wants left as it is nobody sets; its sockets may be used.</summary>
+    private static bool IsLeftAlone(NetworkDocument house, InstallerAction action) =>
+        action is BoxSetting setting && house.FindDevice(setting.Device) is { LeaveAsFound: true } && !action.IsRecord(house);
 
-    public bool AddsNoFault(Evaluation after)
+    /// <summary>Whether fixes were left unproved because the house is too big for it. Known when the fixes have been asked for.</summary>
+    public bool LeftFixesOut
     {
-        var before = Findings.Where(finding => finding.Severity == Severity.Fault).Select(finding => finding.Key).ToHashSet();
-        return after.Findings.All(finding => finding.Severity != Severity.Fault || before.Contains(finding.Key));
+        get
+        {
+            lock (proving) return leftOut;
+        }
     }
+
+    public bool AddsNoFault(Evaluation after) =>
+        after.Findings.All(finding => finding.Severity != Severity.Fault || faultKeys.Value.Contains(finding.Key));
 
     public bool BreaksNoWant(Evaluation after)
     {

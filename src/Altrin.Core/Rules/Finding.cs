@@ -34,6 +34,12 @@ public sealed class Finding(
     public ImmutableArray<string> Subjects => subjects;
     public string Message => words ??= message();
 
+    /// <summary>All of its subjects are at fault alike, not the first alone.</summary>
+    public bool BlamesAll { get; init; }
+
+    /// <summary>Whom it blames; the rest only stand by.</summary>
+    public IEnumerable<string> Blamed => BlamesAll ? subjects : subjects.Take(1);
+
     /// <summary>Proposals until <see cref="Evaluation.ProvenFixes"/> has simulated them.</summary>
     public ImmutableArray<Fix> Fixes => fixes.Value;
 

@@ -9,7 +9,7 @@ using Altrin.Core.Simulation;
 namespace Altrin.Core.WorkOrders;
 
 /// <summary>The house as it stands in the middle of the work, the laptop in it, and the steps so far.</summary>
-internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument planned)
+internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument planned, CancellationToken cancel = default)
 {
     private const int SecondsPerStep = 60;
 
@@ -38,6 +38,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
     /// <summary>Adds a step, carries it out on the simulated house, and notes who loses the internet by it.</summary>
     public void Step(StepDraft draft)
     {
+        cancel.ThrowIfCancellationRequested();
         var online = Online();
         if (draft.Page is { } page) ProvePage(page, draft.Title);
         var where = draft.Page is not null ? WhereLaptopIs() : null;

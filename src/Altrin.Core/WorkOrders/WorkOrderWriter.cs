@@ -13,11 +13,11 @@ namespace Altrin.Core.WorkOrders;
 public static class WorkOrderWriter
 {
     /// <returns>An order with no steps when found and planned are the same.</returns>
-    public static WorkOrder Write(NetworkDocument found, NetworkDocument planned)
+    public static WorkOrder Write(NetworkDocument found, NetworkDocument planned, CancellationToken cancel = default)
     {
         found = Laptop.Away(found);
         planned = Laptop.Away(planned);
-        var work = new WorkInProgress(found, planned);
+        var work = new WorkInProgress(found, planned, cancel);
         if (IsSameHouse(found, planned)) return work.Finish("Nothing to do");
         var plan = new Undertaking(found, planned);
         ProveLine(work);

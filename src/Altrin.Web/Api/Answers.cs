@@ -32,5 +32,5 @@ internal static class Answers
     };
 
     private static async Task<JobView?> Present(JobStore jobs, string id, CancellationToken cancel) =>
-        await jobs.Find(id, cancel) is { } job ? HouseViews.Of(job) : null;
+        await jobs.Find(id, cancel) is { } job ? HouseViews.Of(job, cancel) : null;
 }

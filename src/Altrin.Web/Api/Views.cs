@@ -68,29 +68,31 @@ public sealed record ReachGrid(ImmutableArray<string> Things, ImmutableArray<Rea
 public sealed record HouseView(
     int Revision, NetworkDocument Document, HouseSummary Verdict, ImmutableArray<WantView> Wants, ImmutableArray<FindingView> Findings,
     bool LeftFixesOut, Stairs Stairs, ImmutableArray<InterfaceView> Interfaces, ImmutableArray<WayView> Internet, ImmutableArray<JoinView> Joined,
-    ImmutableArray<UplinkView> Uplinks, string? Undo, string? Redo)
+    ImmutableArray<UplinkView> Uplinks, ImmutableArray<BoxWords> Boxes, ImmutableArray<ThingWords> Things, ImmutableArray<JoinChoice> Joinable, string? Undo, string? Redo)
 {
     /// <summary>Revision, undo and redo are the job's to say.</summary>
-    public static HouseView Of(Evaluation house)
+    public static HouseView Of(Evaluation house, CancellationToken cancel)
     {
         var (state, document) = (house.State, house.State.House);
+        var stairs = Stairs.Of(state);
+        // Proved before it is asked whether any was left out.
+        var findings = house.Findings.Select(finding => View(house, finding, cancel)).ToImmutableArray();
         return new(0, document, Evaluated.Summary(document),
             [.. house.Wants.Select(want => new WantView(want.Need, want.Met, want.Sentence, want.Because))],
-            [.. house.Findings.Select(finding => View(house, finding))],
-            house.LeftFixesOut, Stairs.Of(state),
+            findings, house.LeftFixesOut, stairs,
             [.. state.Interfaces.Select(one => View(state, one))],
             [.. document.Endpoints.Select(endpoint => state.Internet(endpoint.Id)).Select(way => new WayView(way.From, way.Reachable, way.NatLayers, way.Hops))],
             [.. document.Endpoints.Where(endpoint => state.JoinedBox(endpoint.Id) is not null).Select(endpoint => new JoinView(endpoint.Id, state.JoinedBox(endpoint.Id)!))],
             [.. document.Devices.Where(box => state.UplinkBox(box.Id) is not null).Select(box => Uplink(box, state.UplinkBox(box.Id)!))],
-            null, null);
+            HouseCards.Boxes(house, stairs), HouseCards.Things(house), HouseCards.Joinable(house), null, null);
     }
 
     private static UplinkView Uplink(Device box, string joined) => new(box.Id, joined, box.Uplink!.Ssid,
         Words<Band>.Of(box.Radios.First(radio => radio.Id == box.Uplink.Radio).Band));
 
-    private static FindingView View(Evaluation house, Finding finding) =>
+    private static FindingView View(Evaluation house, Finding finding, CancellationToken cancel) =>
         new(finding.Key, finding.Rule, finding.Severity, finding.Title, finding.Message, finding.Subjects,
-            [.. house.ProvenFixes(finding).Select(fix => new ProvenFix(fix.Say, fix.Actions, InWords(fix.Actions, house.State.House)))]);
+            [.. house.ProvenFixes(finding, cancel).Select(fix => new ProvenFix(fix.Say, fix.Actions, InWords(fix.Actions, house.State.House)))]);
 
     /// <summary>Each deed said about the house as it is when its turn comes.</summary>
     public static ImmutableArray<string> InWords(ImmutableArray<InstallerAction> actions, NetworkDocument house)

@@ -19,7 +19,7 @@ internal static class WorkOrdersApi
     private static async Task<Results<Ok<WorkOrderView>, ProblemHttpResult>> Get(string id, JobStore jobs, CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
-        var order = WorkOrderWriter.Write(job.Found.Document, job.Planned.Document);
+        var order = WorkOrderWriter.Write(job.Found.Document, job.Planned.Document, cancel);
         return TypedResults.Ok(new WorkOrderView(order, order.IsProven, [.. (await jobs.Ticks(id, cancel)).Select(View)]));
     }
 

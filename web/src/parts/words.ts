@@ -1,16 +1,4 @@
-import type { Device, DeviceMode, House, HouseSummary, Port, Socket, WifiSecurity } from '../api/types'
-
-export const modeWords: Record<DeviceMode, string> = {
-  router: 'router',
-  'access-point': 'access point',
-  repeater: 'repeater',
-  wds: 'WDS bridge',
-  'client-bridge': 'client bridge',
-  'mesh-satellite': 'mesh satellite',
-  switch: 'switch',
-  modem: 'modem',
-  passthrough: 'pass-through',
-}
+import type { Device, House, HouseSummary, Port, Socket, WifiSecurity } from '../api/types'
 
 export const securityWords: Record<WifiSecurity, string> = {
   open: 'open, no password',

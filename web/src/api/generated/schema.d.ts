@@ -1114,7 +1114,7 @@ export interface components {
         /** @enum {string} */
         Band: "2.4" | "5" | "6";
         /** @enum {string} */
-        BoxFeature: "nat" | "firewall" | "upnp" | "hairpin" | "serves-wifi";
+        BoxFeature: "nat" | "firewall" | "upnp" | "hairpin" | "serves-wifi" | "passthrough-shares";
         BoxLabel: {
             defaultAddress?: null | components["schemas"]["Ipv4Address"];
             pageName?: null | string;
@@ -1123,6 +1123,16 @@ export interface components {
             resetHoldSeconds?: null | number;
             /** Format: int32 */
             rebootSeconds?: null | number;
+        };
+        BoxWords: {
+            id: string;
+            says: string;
+            step: string;
+            modes: components["schemas"]["ModeChoice"][];
+            mayAskForAddress: boolean;
+            settings: string[];
+            joinable: components["schemas"]["JoinChoice"][];
+            mark: null | components["schemas"]["Severity"];
         };
         Building: {
             walls?: null | components["schemas"]["WallMaterial"];
@@ -1286,6 +1296,9 @@ export interface components {
             internet: components["schemas"]["WayView"][];
             joined: components["schemas"]["JoinView"][];
             uplinks: components["schemas"]["UplinkView"][];
+            boxes: components["schemas"]["BoxWords"][];
+            things: components["schemas"]["ThingWords"][];
+            joinable: components["schemas"]["JoinChoice"][];
             undo: null | string;
             redo: null | string;
         };
@@ -1300,7 +1313,7 @@ export interface components {
                 [key: string]: string[];
             };
         };
-        InstallerAction: components["schemas"]["InstallerActionPlugCable"] | components["schemas"]["InstallerActionUnplugCable"] | components["schemas"]["InstallerActionReplaceCable"] | components["schemas"]["InstallerActionMoveCableEnd"] | components["schemas"]["InstallerActionConnectEndpoint"] | components["schemas"]["InstallerActionUnplugEndpoint"] | components["schemas"]["InstallerActionSetEndpointAddress"] | components["schemas"]["InstallerActionPlugLaptop"] | components["schemas"]["InstallerActionSetLaptopAddress"] | components["schemas"]["InstallerActionPutLaptopAway"] | components["schemas"]["InstallerActionSetMode"] | components["schemas"]["InstallerActionSetLanAddress"] | components["schemas"]["InstallerActionAskForLanAddress"] | components["schemas"]["InstallerActionTurnOnDhcpServer"] | components["schemas"]["InstallerActionTurnOffDhcpServer"] | components["schemas"]["InstallerActionMovePool"] | components["schemas"]["InstallerActionSetLeaseGateway"] | components["schemas"]["InstallerActionReserveAddress"] | components["schemas"]["InstallerActionReleaseReservation"] | components["schemas"]["InstallerActionSetWan"] | components["schemas"]["InstallerActionSetWifi"] | components["schemas"]["InstallerActionSetForward"] | components["schemas"]["InstallerActionRemoveForward"] | components["schemas"]["InstallerActionSetDmzHost"] | components["schemas"]["InstallerActionSetPassthroughTarget"] | components["schemas"]["InstallerActionSetUplink"] | components["schemas"]["InstallerActionSetPortVlan"] | components["schemas"]["InstallerActionChangeAdminPassword"] | components["schemas"]["InstallerActionSetFeature"] | components["schemas"]["InstallerActionKeepApart"] | components["schemas"]["InstallerActionConfigureDevice"] | components["schemas"]["InstallerActionFactoryReset"] | components["schemas"]["InstallerActionRestart"] | components["schemas"]["InstallerActionAddDevice"] | components["schemas"]["InstallerActionRemoveDevice"] | components["schemas"]["InstallerActionAddEndpoint"] | components["schemas"]["InstallerActionRemoveEndpoint"] | components["schemas"]["InstallerActionRename"] | components["schemas"]["InstallerActionSetNeed"] | components["schemas"]["InstallerActionRemoveNeed"] | components["schemas"]["InstallerActionSetLine"];
+        InstallerAction: components["schemas"]["InstallerActionPlugCable"] | components["schemas"]["InstallerActionUnplugCable"] | components["schemas"]["InstallerActionReplaceCable"] | components["schemas"]["InstallerActionMoveCableEnd"] | components["schemas"]["InstallerActionConnectEndpoint"] | components["schemas"]["InstallerActionUnplugEndpoint"] | components["schemas"]["InstallerActionSetEndpointAddress"] | components["schemas"]["InstallerActionPlugLaptop"] | components["schemas"]["InstallerActionSetLaptopAddress"] | components["schemas"]["InstallerActionPutLaptopAway"] | components["schemas"]["InstallerActionSetMode"] | components["schemas"]["InstallerActionSetLanAddress"] | components["schemas"]["InstallerActionAskForLanAddress"] | components["schemas"]["InstallerActionTurnOnDhcpServer"] | components["schemas"]["InstallerActionTurnOffDhcpServer"] | components["schemas"]["InstallerActionMovePool"] | components["schemas"]["InstallerActionSetLeaseGateway"] | components["schemas"]["InstallerActionReserveAddress"] | components["schemas"]["InstallerActionReleaseReservation"] | components["schemas"]["InstallerActionSetWan"] | components["schemas"]["InstallerActionSetWifi"] | components["schemas"]["InstallerActionSetForward"] | components["schemas"]["InstallerActionRemoveForward"] | components["schemas"]["InstallerActionSetDmzHost"] | components["schemas"]["InstallerActionSetPassthroughTarget"] | components["schemas"]["InstallerActionSetUplink"] | components["schemas"]["InstallerActionSetPortVlan"] | components["schemas"]["InstallerActionChangeAdminPassword"] | components["schemas"]["InstallerActionSetFeature"] | components["schemas"]["InstallerActionKeepApart"] | components["schemas"]["InstallerActionConfigureDevice"] | components["schemas"]["InstallerActionFactoryReset"] | components["schemas"]["InstallerActionRestart"] | components["schemas"]["InstallerActionAddDevice"] | components["schemas"]["InstallerActionRemoveDevice"] | components["schemas"]["InstallerActionAddEndpoint"] | components["schemas"]["InstallerActionRemoveEndpoint"] | components["schemas"]["InstallerActionRename"] | components["schemas"]["InstallerActionSetNeed"] | components["schemas"]["InstallerActionRemoveNeed"] | components["schemas"]["InstallerActionSetLine"] | components["schemas"]["InstallerActionRemoveLine"] | components["schemas"]["InstallerActionSetLeaseDns"] | components["schemas"]["InstallerActionSetLeaseTime"] | components["schemas"]["InstallerActionSetWanDns"] | components["schemas"]["InstallerActionRemoveWifi"] | components["schemas"]["InstallerActionSwitchPower"] | components["schemas"]["InstallerActionDescribeDevice"] | components["schemas"]["InstallerActionDescribeEndpoint"] | components["schemas"]["InstallerActionDescribeHouse"] | components["schemas"]["InstallerActionPutInOrder"];
         InstallerActionAddDevice: {
             /** @enum {string} */
             do?: "add-device";
@@ -1331,6 +1344,26 @@ export interface components {
             do?: "connect-endpoint";
             endpoint: string;
             to: components["schemas"]["Attachment"];
+        };
+        InstallerActionDescribeDevice: {
+            /** @enum {string} */
+            do?: "describe-device";
+            box: components["schemas"]["Device"];
+        };
+        InstallerActionDescribeEndpoint: {
+            /** @enum {string} */
+            do?: "describe-endpoint";
+            thing: components["schemas"]["Endpoint"];
+        };
+        InstallerActionDescribeHouse: {
+            /** @enum {string} */
+            do?: "describe-house";
+            name: string;
+            country?: null | string;
+            building?: null | components["schemas"]["Building"];
+            rooms?: components["schemas"]["Room"][];
+            runs?: components["schemas"]["CableRun"][];
+            neighbours?: components["schemas"]["NeighbourNetwork"][];
         };
         InstallerActionFactoryReset: {
             /** @enum {string} */
@@ -1367,6 +1400,14 @@ export interface components {
             do?: "plug-laptop";
             to: components["schemas"]["Socket"];
         };
+        InstallerActionPutInOrder: {
+            /** @enum {string} */
+            do?: "put-in-order";
+            devices?: string[];
+            cables?: string[];
+            endpoints?: string[];
+            needs?: string[];
+        };
         InstallerActionPutLaptopAway: {
             /** @enum {string} */
             do?: "put-laptop-away";
@@ -1395,10 +1436,21 @@ export interface components {
             port: number;
             device: string;
         };
+        InstallerActionRemoveLine: {
+            /** @enum {string} */
+            do?: "remove-line";
+        };
         InstallerActionRemoveNeed: {
             /** @enum {string} */
             do?: "remove-need";
             need: string;
+        };
+        InstallerActionRemoveWifi: {
+            /** @enum {string} */
+            do?: "remove-wifi";
+            /** Format: int32 */
+            place: number;
+            device: string;
         };
         InstallerActionRename: {
             /** @enum {string} */
@@ -1464,10 +1516,23 @@ export interface components {
             address?: string;
             gateway?: string;
         };
+        InstallerActionSetLeaseDns: {
+            /** @enum {string} */
+            do?: "set-lease-dns";
+            device: string;
+            servers?: string[];
+        };
         InstallerActionSetLeaseGateway: {
             /** @enum {string} */
             do?: "set-lease-gateway";
             gateway?: string;
+            device: string;
+        };
+        InstallerActionSetLeaseTime: {
+            /** @enum {string} */
+            do?: "set-lease-time";
+            /** Format: int32 */
+            minutes: number;
             device: string;
         };
         InstallerActionSetLine: {
@@ -1513,6 +1578,12 @@ export interface components {
             wan: components["schemas"]["WanSettings"];
             device: string;
         };
+        InstallerActionSetWanDns: {
+            /** @enum {string} */
+            do?: "set-wan-dns";
+            device: string;
+            servers?: string[];
+        };
         InstallerActionSetWifi: {
             /** @enum {string} */
             do?: "set-wifi";
@@ -1520,6 +1591,12 @@ export interface components {
             place: number;
             network: components["schemas"]["WifiNetwork"];
             device: string;
+        };
+        InstallerActionSwitchPower: {
+            /** @enum {string} */
+            do?: "switch-power";
+            device: string;
+            on: boolean;
         };
         InstallerActionTurnOffDhcpServer: {
             /** @enum {string} */
@@ -1529,8 +1606,8 @@ export interface components {
         InstallerActionTurnOnDhcpServer: {
             /** @enum {string} */
             do?: "turn-on-dhcp-server";
-            start: components["schemas"]["Ipv4Address"];
-            end: components["schemas"]["Ipv4Address"];
+            start?: string;
+            end?: string;
             device: string;
         };
         InstallerActionUnplugCable: {
@@ -1576,6 +1653,13 @@ export interface components {
             found: components["schemas"]["HouseView"];
             planned: components["schemas"]["HouseView"];
             plan: components["schemas"]["PlanSoFar"];
+        };
+        JoinChoice: {
+            radio: null | string;
+            band: components["schemas"]["Band"];
+            ssid: string;
+            security: components["schemas"]["WifiSecurity"];
+            key: null | string;
         };
         JoinView: {
             thing: string;
@@ -1623,6 +1707,10 @@ export interface components {
         MacAddress: string;
         /** @enum {string} */
         Medium: "ethernet" | "powerline" | "coax";
+        ModeChoice: {
+            mode: components["schemas"]["DeviceMode"];
+            say: string;
+        };
         Need: {
             id: string;
             kind: components["schemas"]["NeedKind"];
@@ -1820,6 +1908,11 @@ export interface components {
         };
         /** @enum {string} */
         Technology: "fibre" | "cable" | "dsl" | "fixed-wireless" | "satellite";
+        ThingWords: {
+            id: string;
+            joinable: components["schemas"]["JoinChoice"][];
+            mark: null | components["schemas"]["Severity"];
+        };
         TickView: {
             stepKey: string;
             /** Format: int32 */

@@ -19,7 +19,7 @@ export function AddBoxSheet({ open, onClose }: { open: boolean; onClose: () => v
   const [address, setAddress] = useState('192.168.1.1')
   const [where, setWhere] = useState('none')
   const [problem, setProblem] = useState<string>()
-  const places = connections(house.document, null)
+  const places = connections(house, null)
 
   const add = async () => {
     const label = name.trim() || boxKinds[kind].name

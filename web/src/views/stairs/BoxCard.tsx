@@ -3,12 +3,9 @@ import type { HouseView } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { AddressText } from '../../parts/AddressText'
 import { Edge, type Mark } from '../../parts/Edge'
-import { modeWords, nameOf } from '../../parts/words'
+import { nameOf } from '../../parts/words'
 import type { PlacedBox } from './layout/placement'
 import { SocketButton } from './SocketButton'
-
-const stepWords = (n: number) =>
-  ['', 'one step down', 'second step down', 'third step down'][n] ?? `${n}th step down`
 
 /** A box by its back panel: who it is on top, its sockets in their order along the edges. */
 export function BoxCard({ box, house, mark }: { box: PlacedBox; house: HouseView; mark?: Mark }) {
@@ -18,10 +15,7 @@ export function BoxCard({ box, house, mark }: { box: PlacedBox; house: HouseView
   const on = selected === device.id
   const own = house.interfaces.find((i) => i.owner === device.id && i.interface === 'lan')?.candidates[0]
     ?.address
-  const uplink = house.uplinks.find((one) => one.box === device.id)
-  const gives =
-    device.lan?.dhcpServer?.enabled &&
-    house.stairs.treads.some((t) => t.servers.some((s) => s.device === device.id))
+  const words = house.boxes.find((one) => one.id === device.id)
   return (
     <Box as="li" listStyleType="none">
       <Box
@@ -60,13 +54,7 @@ export function BoxCard({ box, house, mark }: { box: PlacedBox; house: HouseView
           {device.name}
         </Text>
         <Text fontSize="13px" color="quiet" lineHeight="1.3" lineClamp={step || !own ? 2 : 1}>
-          {modeWords[device.mode]}
-          {!step && device.mode === 'router' ? ', used as access point' : ''}
-          {device.mode === 'passthrough'
-            ? ` to ${device.passthroughTo ? nameOf(house.document, device.passthroughTo) : 'nobody'}`
-            : ''}
-          {gives ? ', gives addresses' : ''}
-          {uplink ? `, joins ${nameOf(house.document, uplink.joined)}` : ''}
+          {words?.says}
         </Text>
         {!step && own && (
           <AddressText fontSize="13px" lineHeight="1.3">
@@ -89,17 +77,12 @@ export function BoxCard({ box, house, mark }: { box: PlacedBox; house: HouseView
         >
           {step.upper == null ? (
             <Text fontWeight="700" fontSize="14px" color="ochre">
-              leads nowhere: its WAN side is empty
+              {words?.step}
             </Text>
           ) : (
             <>
               <Text fontWeight="700" fontSize="14px" color="plum" lineHeight="1.25">
-                {step.translates
-                  ? stepWords(step.number)
-                  : device.mode === 'passthrough'
-                    ? 'hands the line on'
-                    : 'no translation'}
-                {step.translates && step.number > 1 ? ': double NAT' : ''}
+                {words?.step}
               </Text>
               {step.passedBy && (
                 <Text fontSize="13px" color="quiet">

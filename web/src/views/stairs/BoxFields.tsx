@@ -1,13 +1,14 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import type { Device, DeviceMode } from '../../api/types'
+import type { Device } from '../../api/types'
+import { useJob } from '../../layout/JobContext'
 import { useKeys } from '../../layout/useKeys'
 import { Choice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
 import { OnOff } from '../../parts/OnOff'
 import { Press } from '../../parts/Press'
-import { modeWords } from '../../parts/words'
 import { useHand } from '../../state/hand'
 import { useNotices } from '../../state/notices'
+import { addressList } from './addressWords'
 import { useSettings } from './useSettings'
 
 /** What a box is, its own address, and what it gives out. */
@@ -17,8 +18,9 @@ export function BoxFields({ device }: { device: Device }) {
   const say = useNotices((store) => store.say)
   const lan = device.lan
   const server = lan?.dhcpServer
-  const modes = [...new Set<DeviceMode>([device.mode, ...(device.supports ?? [])])]
-  const routes = device.mode === 'router' || device.mode === 'passthrough'
+  const { house } = useJob()
+  const words = house.boxes.find((one) => one.id === device.id)
+  const has = (setting: string) => words?.settings.includes(setting) ?? false
 
   const setAddress = (text: string) => {
     remember(text)
@@ -44,7 +46,7 @@ export function BoxFields({ device }: { device: Device }) {
           label="Mode"
           width="150px"
           value={device.mode}
-          options={modes.map((mode) => ({ value: mode, label: modeWords[mode] }))}
+          options={(words?.modes ?? []).map((one) => ({ value: one.mode, label: one.say }))}
           onChange={(mode) => void orSay({ do: 'set-mode', device: device.id, mode })}
         />
         {lan?.method === 'dhcp' ? (
@@ -64,7 +66,7 @@ export function BoxFields({ device }: { device: Device }) {
             commit={setAddress}
           />
         )}
-        {!routes && lan && (
+        {words?.mayAskForAddress && lan && (
           <Choice
             label="Addressing"
             width="130px"
@@ -84,7 +86,7 @@ export function BoxFields({ device }: { device: Device }) {
             }}
           />
         )}
-        {lan && (routes || server?.enabled) && (
+        {lan && (has('dhcp-server') || has('dhcp-off')) && (
           <OnOff
             label="DHCP server"
             name={`DHCP server of ${device.name}`}
@@ -132,9 +134,35 @@ export function BoxFields({ device }: { device: Device }) {
                 )
               }
             />
+            <DraftField
+              label="DNS servers given"
+              mono
+              width="230px"
+              value={(server.dns ?? []).join(' ')}
+              placeholder="itself"
+              commit={(text) =>
+                attempt([{ do: 'set-lease-dns', device: device.id, servers: addressList(text) }], 'servers')
+              }
+            />
+            <DraftField
+              label="Lease in minutes"
+              mono
+              width="120px"
+              value={server.leaseMinutes == null ? '' : String(server.leaseMinutes)}
+              placeholder="not known"
+              commit={(text) =>
+                /^\d+$/.test(text)
+                  ? attempt(
+                      [{ do: 'set-lease-time', device: device.id, minutes: Number(text) }],
+                      'minutes',
+                      'leaseMinutes',
+                    )
+                  : Promise.resolve(`“${text}” is no time. Write minutes, such as 720.`)
+              }
+            />
           </>
         )}
-        {device.mode === 'router' && (
+        {has('hairpin') && (
           <Choice
             label="What is behind it"
             width="170px"

@@ -1,7 +1,7 @@
 import { Box } from '@chakra-ui/react'
 import { type ReactNode, useState } from 'react'
 import type { Device } from '../../api/types'
-import { useTools } from '../../layout/JobContext'
+import { useJob, useTools } from '../../layout/JobContext'
 import { CopyButton } from '../../parts/CopyButton'
 import { Press } from '../../parts/Press'
 import { Segmented } from '../../parts/Segmented'
@@ -17,39 +17,42 @@ import { WifiFields } from './WifiFields'
 type Section = 'box' | 'wan' | 'wifi' | 'joins' | 'inbound' | 'vlans'
 
 /** The sections that have a meaning in the mode the box is in. */
-function sectionsOf(device: Device): { value: Section; label: string; fields: ReactNode }[] {
+function sectionsOf(
+  device: Device,
+  settings: string[],
+): { value: Section; label: string; fields: ReactNode }[] {
   const all: { value: Section; label: string; has: boolean; fields: ReactNode }[] = [
     { value: 'box', label: 'Box', has: true, fields: <BoxFields device={device} /> },
     {
       value: 'wan',
       label: 'WAN',
-      has: device.mode === 'router',
+      has: settings.includes('wan'),
       fields: <WanFields device={device} />,
     },
     {
       value: 'wifi',
       label: 'Wi-Fi',
-      has: (device.radios ?? []).length > 0 && !['switch', 'modem', 'passthrough'].includes(device.mode),
+      has: settings.includes('wifi') && (device.radios ?? []).length > 0,
       fields: <WifiFields device={device} />,
     },
     {
       value: 'joins',
-      label: device.mode === 'passthrough' ? 'Passes to' : 'Joins',
+      label: settings.includes('passthrough-to') ? 'Passes to' : 'Joins',
       has:
-        device.mode === 'passthrough' ||
-        ((device.radios ?? []).length > 0 && !['switch', 'modem', 'access-point'].includes(device.mode)),
+        settings.includes('passthrough-to') ||
+        (settings.includes('uplink') && (device.radios ?? []).length > 0),
       fields: <JoinFields device={device} />,
     },
     {
       value: 'inbound',
       label: 'Lets in',
-      has: device.mode === 'router',
+      has: settings.includes('forwards'),
       fields: <InboundFields device={device} />,
     },
     {
       value: 'vlans',
       label: 'VLANs',
-      has: !['modem', 'passthrough'].includes(device.mode),
+      has: settings.includes('vlans'),
       fields: <VlanFields device={device} />,
     },
   ]
@@ -61,7 +64,8 @@ export function BoxInspector({ device }: { device: Device }) {
   const { select } = useTools()
   const { orSay } = useSettings()
   const [chosen, setChosen] = useState<Section>('box')
-  const sections = sectionsOf(device)
+  const { house } = useJob()
+  const sections = sectionsOf(device, house.boxes.find((one) => one.id === device.id)?.settings ?? [])
   const section = sections.find((one) => one.value === chosen) ?? sections[0]
   const lan = device.lan
   return (

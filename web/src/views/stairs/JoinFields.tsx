@@ -1,5 +1,5 @@
 import { Flex, Text } from '@chakra-ui/react'
-import type { Device } from '../../api/types'
+import type { Device, JoinChoice } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
 import { OnOff } from '../../parts/OnOff'
@@ -8,31 +8,26 @@ import { useSettings } from './useSettings'
 
 type Uplink = NonNullable<Device['uplink']>
 
-/** Every network of another box that one of its radios could join. */
-function heard(devices: Device[], device: Device): { value: string; label: string; uplink: Uplink }[] {
-  const seen = new Set<string>()
-  return devices.flatMap((other) =>
-    other.id === device.id
-      ? []
-      : (other.wifi ?? []).flatMap((network) => {
-          const band = other.radios?.find((radio) => radio.id === network.radio)?.band
-          const own = device.radios?.find((radio) => radio.band === band)
-          const value = `${own?.id}/${network.ssid}/${network.security}/${network.key}`
-          if (!own || network.enabled === false || seen.has(value)) return []
-          seen.add(value)
-          const uplink: Uplink = { radio: own.id, ssid: network.ssid, security: network.security }
-          if (network.key) uplink.key = network.key
-          return [{ value, label: `${network.ssid}, ${band} GHz`, uplink }]
-        }),
-  )
-}
+/** The networks that the core says it could join, as choices. */
+const heard = (joinable: JoinChoice[]) =>
+  joinable.map((one) => ({
+    value: `${one.radio}/${one.ssid}/${one.security}/${one.key ?? ''}`,
+    label: `${one.ssid}, ${one.band} GHz`,
+    uplink: {
+      radio: one.radio ?? '',
+      ssid: one.ssid,
+      security: one.security,
+      ...(one.key ? { key: one.key } : {}),
+    } satisfies Uplink,
+  }))
 
 /** Whose Wi-Fi a box joins; of a gateway in pass-through, whom it hands the line to. */
 export function JoinFields({ device }: { device: Device }) {
   const { house } = useJob()
   const { orSay } = useSettings()
   const devices = house.document.devices ?? []
-  if (device.mode === 'passthrough')
+  const words = house.boxes.find((one) => one.id === device.id)
+  if (words?.settings.includes('passthrough-to'))
     return (
       <Choice
         label="Hands the line to"
@@ -54,8 +49,8 @@ export function JoinFields({ device }: { device: Device }) {
       />
     )
   const uplink = device.uplink
-  const now = uplink ? `${uplink.radio}/${uplink.ssid}/${uplink.security}/${uplink.key}` : ''
-  const options = heard(devices, device)
+  const now = uplink ? `${uplink.radio}/${uplink.ssid}/${uplink.security}/${uplink.key ?? ''}` : ''
+  const options = heard(words?.joinable ?? [])
   const joined = house.uplinks.find((one) => one.box === device.id)
   const put = (to: Uplink | null) =>
     void orSay({ do: 'set-uplink', device: device.id, ...(to ? { uplink: to } : {}) })
@@ -91,7 +86,7 @@ export function JoinFields({ device }: { device: Device }) {
           }}
         />
       )}
-      {device.mode === 'client-bridge' && (
+      {words?.settings.includes('serves-wifi') && (
         <OnOff
           label="Its own Wi-Fi"
           name={`Own Wi-Fi of ${device.name}`}

@@ -5,7 +5,6 @@ import { trace as traceQuery } from '../../api/queries'
 import type { HouseView } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { AddressText } from '../../parts/AddressText'
-import type { Mark } from '../../parts/Edge'
 import { Press } from '../../parts/Press'
 import { nameOf } from '../../parts/words'
 import { useHand } from '../../state/hand'
@@ -20,20 +19,6 @@ import { ThingCard } from './ThingCard'
 import { ThingInspector } from './ThingInspector'
 import { litBy } from './TraceList'
 import { TreadLabel } from './TreadLabel'
-
-/** The worst that a finding says of each box and thing. */
-function marksOf(house: HouseView): Map<string, Mark> {
-  const marks = new Map<string, Mark>()
-  for (const finding of house.findings) {
-    // The first subject is the one to blame; the rest only stand by.
-    const blamed =
-      finding.rule === 'address-held-twice' || finding.rule === 'no-dhcp-server'
-        ? finding.subjects
-        : finding.subjects.slice(0, 1)
-    for (const id of blamed) if (marks.get(id) !== 'fault') marks.set(id, finding.severity)
-  }
-  return marks
-}
 
 /** Which treads say something else than before: they are traced once. */
 function useChanged(house: HouseView): Set<string> {
@@ -85,7 +70,10 @@ export function StairsPage({ onAddBox, onReach }: { onAddBox: () => void; onReac
     [house, joined, width],
   )
   const isPlaced = placed !== null
-  const marks = useMemo(() => marksOf(house), [house])
+  const marks = useMemo(
+    () => new Map([...house.boxes, ...house.things].map((one) => [one.id, one.mark ?? undefined])),
+    [house],
+  )
   const changed = useChanged(house)
   const devices = house.document.devices ?? []
   const device = devices.find((one) => one.id === selected)

@@ -51,7 +51,7 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
       'address',
     )
   }
-  const options = connections(house.document, thing)
+  const options = connections(house, thing)
   const current = options.find((option) => option.isCurrent)?.value ?? 'none'
 
   return (

@@ -3,6 +3,7 @@ import type { Device } from '../../api/types'
 import { Choice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
 import { OnOff } from '../../parts/OnOff'
+import { addressList } from './addressWords'
 import { useSettings } from './useSettings'
 
 type Wan = NonNullable<Device['wan']>
@@ -69,6 +70,16 @@ export function WanFields({ device }: { device: Device }) {
           />
         </>
       )}
+      <DraftField
+        label="Own DNS servers"
+        mono
+        width="230px"
+        value={(wan.dns ?? []).join(' ')}
+        placeholder="the provider’s"
+        commit={(text) =>
+          attempt([{ do: 'set-wan-dns', device: device.id, servers: addressList(text) }], 'servers')
+        }
+      />
       {feature('nat', 'NAT', device.nat ?? true)}
       {feature('firewall', 'Firewall', device.firewall ?? true)}
       {feature('upnp', 'UPnP', device.upnp ?? false)}

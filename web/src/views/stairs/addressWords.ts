@@ -31,3 +31,6 @@ export function shorten(address: string, subnets: string[]): string {
       : null
   return home && bare.startsWith(home) ? bare.slice(home.length - 1) : bare
 }
+
+/** Addresses as people type them one after the other: with blanks, commas or both. */
+export const addressList = (text: string): string[] => text.split(/[\s,;]+/).filter(Boolean)

@@ -1,11 +1,12 @@
-import type { Endpoint, House } from '../../api/types'
+import type { Endpoint, HouseView } from '../../api/types'
 import { portName } from '../../parts/words'
 import { occupantOf } from './occupants'
 
 type To = NonNullable<Endpoint['connect']>
 
 /** Everywhere a thing could be: each Wi-Fi name on the air, each free LAN socket, and nowhere. */
-export function connections(house: House, thing: Endpoint | null) {
+export function connections(view: HouseView, thing: Endpoint | null) {
+  const house = view.document
   const options: { value: string; label: string; to: To | null; isCurrent: boolean }[] = [
     { value: 'none', label: 'nowhere', to: null, isCurrent: !thing?.connect },
   ]
@@ -17,14 +18,10 @@ export function connections(house: House, thing: Endpoint | null) {
     options.push({ value, label: `Wi-Fi ${to.ssid}`, to, isCurrent })
   }
   if (thing?.connect?.ssid) air(thing.connect, true)
-  for (const device of house.devices ?? [])
-    for (const network of device.wifi ?? []) {
-      if (network.enabled === false || network.ssid === thing?.connect?.ssid) continue
-      air(
-        { ssid: network.ssid, security: network.security, ...(network.key ? { key: network.key } : {}) },
-        false,
-      )
-    }
+  // What the core says it could join; for a thing that is not there yet, what any thing could.
+  const heard = view.things.find((one) => one.id === thing?.id)?.joinable ?? view.joinable
+  for (const { ssid, security, key } of heard)
+    if (ssid !== thing?.connect?.ssid) air({ ssid, security, ...(key ? { key } : {}) }, false)
   for (const device of house.devices ?? [])
     for (const port of device.ports ?? []) {
       const socket = { device: device.id, port: port.id }
