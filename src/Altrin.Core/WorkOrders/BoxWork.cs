@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
+using Altrin.Core.Readings;
 
 namespace Altrin.Core.WorkOrders;
 
@@ -66,6 +67,8 @@ internal static class BoxWork
             Find = SettingWords.Find(page, planned.Kit),
             Changes = rows,
             PageAfter = planned.Id,
+            // Changing them is a usual cure: then they are what to look at.
+            Expect = actions.Any(action => action is SetLeaseDns) ? after => [new DnsReading(planned.Lan!.DhcpServer!.Dns.IsEmpty ? [planned.Lan.Address!.Value.Address] : planned.Lan.DhcpServer.Dns)] : null,
             Cautions = cautions,
         });
     }
@@ -74,12 +77,10 @@ internal static class BoxWork
     {
         var box = work.House.FindDevice(device)!;
         var user = box.Label?.DefaultUser is { } name ? $" as {name}" : "";
-        // Where chance picks its lease, the address at which it was just found to answer.
-        var address = work.State.Admin(Laptop.Id, device).Address;
         work.Step(new(brief, $"Log in to {box.Name}{user}")
         {
             Page = device,
-            Expect = _ => [new("page", $"opens at http://{address}")],
+            Expect = after => after.PageReading(device),
             Cautions = ["The admin password is not the Wi-Fi password. If it is still the one on the label, change it and note the new one."],
         });
     }
@@ -95,7 +96,7 @@ internal static class BoxWork
             Find = SettingWords.Find(SettingsPage.Address, planned.Kit),
             Changes = rows,
             WaitSeconds = RebootSeconds(planned),
-            Expect = after => [.. WorkInProgress.LaptopShows(after).Take(2), new("page", $"opens at http://{wanted.Address}")],
+            Expect = after => [.. after.LaptopShows().Where(reading => reading is AddressReading or GatewayReading), new PageReading(planned.Id, wanted.Address, true)],
             Cautions = ["Save. The page will hang: the box restarts at its new address. Open the new one."],
         });
         LaptopMoves.ToPageOf(work, planned.Id);
@@ -183,7 +184,7 @@ internal static class BoxWork
             Find = isMode ? SettingWords.Find(SettingsPage.Mode, planned.Kit) : "Wireless, Repeater, or Uplink",
             Changes = rows,
             WaitSeconds = Math.Max(planned.Traits.SaveSeconds, RebootSeconds(planned)),
-            Expect = WorkInProgress.LaptopShows,
+            Expect = after => after.LaptopShows(),
             Cautions = ModeCautions(planned, isMode),
         });
     }

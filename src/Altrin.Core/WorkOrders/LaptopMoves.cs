@@ -24,7 +24,7 @@ internal static class LaptopMoves
             {
                 Actions = actions,
                 NeedsLaptop = true,
-                Expect = WorkInProgress.LaptopShows,
+                Expect = after => after.LaptopShows(),
                 Cautions = ["Turn the laptop's Wi-Fi off, or it may talk to another box than the one on the cable."],
             });
         }
@@ -50,7 +50,7 @@ internal static class LaptopMoves
             Actions = [new SetLaptopAddress(own)],
             NeedsLaptop = true,
             Changes = [new("IP address", "automatic", own.Address.ToString()), new("Subnet mask", null, MaskOf(own.Prefix)), new("Gateway", null, "leave empty")],
-            Expect = WorkInProgress.LaptopShows,
+            Expect = after => after.LaptopShows(),
             Cautions = ["Set it back to automatic afterwards, or it will connect without internet elsewhere."],
         });
     }

@@ -3,6 +3,7 @@ using System.Text.Json;
 using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
+using Altrin.Core.Readings;
 using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 
@@ -50,8 +51,10 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         // As they are written: a list inside an action, a forward or a VLAN, is part of what is to be done.
         var key = $"{JsonSerializer.Serialize(draft.Actions, AltrinJson.Compact)}|{draft.Title}";
         var count = uses[key] = uses.GetValueOrDefault(key) + 1;
+        var readings = draft.Expect?.Invoke(this) ?? [];
         steps.Add(new(KeyOf($"{key}|{count}"), steps.Count + 1, Phase, draft.Short, draft.Title, where, open, draft.Find,
-            draft.Changes, draft.WaitSeconds, draft.Expect?.Invoke(this) ?? [], cut, draft.Cautions, draft.Actions));
+            draft.Changes, draft.WaitSeconds, [.. readings.Select(reading => ReadingWords.Say(reading, House, Actions.Laptop.Id))], cut, draft.Cautions, draft.Actions)
+        { Readings = readings });
         seconds += SecondsPerStep + (draft.WaitSeconds ?? 0);
     }
 
@@ -102,29 +105,13 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         return Convert.ToHexStringLower(hash.AsSpan(0, 6));
     }
 
-    /// <summary>What the laptop shows now: its address, gateway, and whether the internet answers.</summary>
-    public static ImmutableArray<ExpectedReading> LaptopShows(WorkInProgress work)
-    {
-        if (work.State.Net(Actions.Laptop.Id) is not { } net) return [];
-        var readings = ImmutableArray.CreateBuilder<ExpectedReading>();
-        readings.Add(new("laptop address", net.Outcome switch
-        {
-            LeaseOutcome.Leased => $"{net.Address!.Value.Address}, or near it, from {work.House.NameOf(net.Candidates[0].Server!)}",
-            LeaseOutcome.Static => $"{net.Address!.Value.Address}, as you set it",
-            LeaseOutcome.LinkLocal => "169.254.x.x: nobody gives one out",
-            LeaseOutcome.Contested => string.Join(" or ", net.Candidates.Select(c => c.Address is { } a ? $"{a.Address} from {work.House.NameOf(c.Server!)}" : "none")),
-            _ => "none",
-        }));
-        var gateways = net.Candidates.Select(candidate => candidate.Gateway?.ToString()).OfType<string>().Distinct().ToList();
-        if (gateways.Count > 0) readings.Add(new("gateway", string.Join(" or ", gateways)));
-        readings.Add(new("internet", work.State.Internet(Actions.Laptop.Id).Reachable switch
-        {
-            Answer.Yes => "works",
-            Answer.Sometimes => "now and then",
-            _ => "none yet",
-        }));
-        return readings.ToImmutable();
-    }
+    /// <summary>What the laptop shows now: its address, its gateway, and whether the internet answers.</summary>
+    public ImmutableArray<Reading> LaptopShows() =>
+        [.. Expected.Of(state, Actions.Laptop.Id).Where(reading => reading is AddressReading or GatewayReading or InternetReading)];
+
+    /// <summary>The page of a box, where it opens for the laptop.</summary>
+    public ImmutableArray<Reading> PageReading(string device) =>
+        Expected.Page(state, Actions.Laptop.Id, device) is { Opens: true } page ? [page] : [];
 
     public bool EndsAsPlanned() =>
         AltrinJson.WriteCompact(Actions.Laptop.Away(House)) == AltrinJson.WriteCompact(Planned);
@@ -145,6 +132,6 @@ internal sealed record StepDraft(string Short, string Title)
     public string? Find { get; init; }
     public ImmutableArray<SettingChange> Changes { get; init; } = [];
     public int? WaitSeconds { get; init; }
-    public Func<WorkInProgress, ImmutableArray<ExpectedReading>>? Expect { get; init; }
+    public Func<WorkInProgress, ImmutableArray<Reading>>? Expect { get; init; }
     public ImmutableArray<string> Cautions { get; init; } = [];
 }

@@ -1,5 +1,7 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using Altrin.Core.Actions;
+using Altrin.Core.Readings;
 
 namespace Altrin.Core.WorkOrders;
 
@@ -26,7 +28,10 @@ public sealed record WorkOrder(string Title, ImmutableArray<WorkStep> Steps, int
 /// <param name="Actions">The same deed in the one vocabulary.</param>
 public sealed record WorkStep(
     string Key, int Number, string Phase, string Short, string Title, string? Laptop, string? Open, string? Find,
-    ImmutableArray<SettingChange> Changes, int? WaitSeconds, ImmutableArray<ExpectedReading> Expect,
-    ImmutableArray<string> CutOff, ImmutableArray<string> Cautions, ImmutableArray<InstallerAction> Actions);
-
-public sealed record ExpectedReading(string Reading, string Value);
+    ImmutableArray<SettingChange> Changes, int? WaitSeconds, ImmutableArray<ReadingInWords> Expect,
+    ImmutableArray<string> CutOff, ImmutableArray<string> Cautions, ImmutableArray<InstallerAction> Actions)
+{
+    /// <summary>The same as <see cref="Expect"/>, as values that a reading can be held against.</summary>
+    [JsonIgnore]
+    public ImmutableArray<Reading> Readings { get; init; } = [];
+}

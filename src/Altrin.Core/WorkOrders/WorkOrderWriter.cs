@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
+using Altrin.Core.Readings;
 using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 
@@ -62,11 +63,10 @@ public static class WorkOrderWriter
         var gateway = entry is { Mode: DeviceMode.Passthrough, PassthroughTo: { } id } ? work.House.FindDevice(id) ?? entry : entry;
         work.Phase = "Before anything is changed";
         LaptopMoves.ToPageOf(work, gateway.Id);
-        var lan = work.State.Lan(gateway.Id)?.Address?.ToString() ?? "none";
         work.Step(new("Prove the line", $"Prove that the line works at {gateway.Name}")
         {
             NeedsLaptop = true,
-            Expect = after => [.. WorkInProgress.LaptopShows(after), new($"{gateway.Name}", lan)],
+            Expect = after => [.. after.LaptopShows(), new OwnAddressReading(gateway.Id, after.State.Lan(gateway.Id)?.Address)],
             Cautions =
             [
                 "Write down what you see: gateway address, Wi-Fi names, who is connected. It is the way back.",
@@ -155,7 +155,7 @@ public static class WorkOrderWriter
         {
             Actions = [new FactoryReset(planned.Id)],
             WaitSeconds = BoxWork.RebootSeconds(planned),
-            Expect = after => [new("lamps", "change when it takes, then settle"), new("its page", $"http://{after.State.Lan(planned.Id)?.Address?.Address}")],
+            Expect = after => [new LampReading(planned.Id, Lamp.ResetTook), .. after.State.Lan(planned.Id)?.Address is { } own ? new Reading[] { new OwnAddressReading(planned.Id, own) } : []],
             Cautions = now.Wifi.IsEmpty ? [] : ["Its Wi-Fi is open until you secure it: stay on the cable."],
         });
         BoxWork.Set(work, planned);
@@ -266,12 +266,8 @@ public static class WorkOrderWriter
         });
     }
 
-    private static ImmutableArray<ExpectedReading> Shows(WorkInProgress work, string endpoint)
-    {
-        var address = work.State.Net(endpoint)?.Address?.Address.ToString() ?? "none for certain";
-        var internet = work.State.Internet(endpoint).Reachable == Answer.Yes ? "works" : "not yet";
-        return [new("its address", address), new("internet", internet)];
-    }
+    private static ImmutableArray<Reading> Shows(WorkInProgress work, string endpoint) =>
+        [Expected.Address(work.State, endpoint), new InternetReading(endpoint, work.State.Internet(endpoint).Reachable)];
 
     /// <summary>What no step has done is said: what is left between the house as the steps have made it and the one that is planned. Mere
     /// records follow the plan.</summary>
@@ -291,12 +287,11 @@ public static class WorkOrderWriter
     {
         work.Phase = "Prove it";
         LaptopMoves.ToPageOf(work, box.Id);
-        var page = work.PageOpens(box.Id) ? work.State.Admin(Laptop.Id, box.Id).Address : null;
         work.Step(new($"At {box.Name}", $"Prove it at {box.Name}")
         {
             NeedsLaptop = true,
             Page = box.Id,
-            Expect = after => [.. WorkInProgress.LaptopShows(after), .. page is { } at ? [new ExpectedReading("its page", $"opens at http://{at}")] : Array.Empty<ExpectedReading>()],
+            Expect = after => [.. after.LaptopShows(), .. after.PageReading(box.Id)],
             Cautions = ["Prove it beside the main router first, then again where the box will stay."],
         });
     }
@@ -309,8 +304,7 @@ public static class WorkOrderWriter
         if (after.Wants.IsEmpty) return;
         work.Step(new("The household", "Prove what the household wants")
         {
-            Expect = _ => [.. after.Wants.Where(want => want.Met is not null).Select(want => new ExpectedReading(
-                want.Met == Answer.Yes ? "holds" : want.Met == Answer.No ? "does not hold" : "depends", want.Sentence))],
+            Expect = _ => [.. after.Wants.Where(want => want.Met is not null).Select(want => new WantReading(want.Need, want.Sentence, want.Met!.Value))],
             Cautions = ["Put your laptop back to automatic addressing and turn its Wi-Fi on."],
         });
     }

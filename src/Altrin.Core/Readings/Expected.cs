@@ -1,0 +1,66 @@
+using System.Collections.Immutable;
+using Altrin.Core.Network;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Readings;
+
+/// <summary>What a laptop must show in a simulated house, and whether what it shows is that.</summary>
+public static class Expected
+{
+    /// <summary>Its address, its gateway, its name servers, whether the internet answers and over how many translations.</summary>
+    public static ImmutableArray<Reading> Of(NetworkState state, string laptop)
+    {
+        if (state.Net(laptop) is not { } net) return [];
+        var readings = ImmutableArray.CreateBuilder<Reading>();
+        readings.Add(Address(state, laptop));
+        var gateways = net.Candidates.Select(held => held.Gateway).OfType<Ipv4Address>().Distinct().ToImmutableArray();
+        if (!gateways.IsEmpty) readings.Add(new GatewayReading(gateways));
+        // Where chance decides between servers, so it does between what they give.
+        if (net.Candidates is [{ Dns.IsDefaultOrEmpty: false } only]) readings.Add(new DnsReading(only.Dns));
+        var way = state.Internet(laptop);
+        readings.Add(new InternetReading(laptop, way.Reachable));
+        if (way.Reachable == Answer.Yes) readings.Add(new NatLayersReading(way.NatLayers));
+        return readings.ToImmutable();
+    }
+
+    public static AddressReading Address(NetworkState state, string who)
+    {
+        if (state.Net(who) is not { Candidates.IsEmpty: false } net) return new(who, [new(AddressSource.None)]);
+        var source = net.Outcome switch
+        {
+            LeaseOutcome.Leased or LeaseOutcome.Contested => AddressSource.Leased,
+            LeaseOutcome.Static => AddressSource.Fixed,
+            LeaseOutcome.LinkLocal => AddressSource.LinkLocal,
+            LeaseOutcome.None => AddressSource.None,
+            _ => throw new InvalidOperationException($"{net.Outcome} is not handled."),
+        };
+        return new(who, [.. net.Candidates.Select(held => held.Address is null ? new HeldAddress(AddressSource.None) : new(source, held.Address, held.Server))]);
+    }
+
+    /// <summary>Whether the page of a box opens for the laptop, where it has an address at all.</summary>
+    public static PageReading? Page(NetworkState state, string laptop, string device) =>
+        state.Admin(laptop, device) is { Address: { } at } answer ? new(device, at, answer.Reachable == Answer.Yes) : null;
+
+    /// <summary>Whether what was seen is what was to be seen. Readings of two kinds never match.</summary>
+    /// <remarks>A leased address matches by its subnet and, where it shows, its server: which number a server picks is its own affair (RFC
+    /// 2131 section 4.3.1), and a lease from before may still be held.</remarks>
+    public static bool Matches(Reading expected, Reading seen) => (expected, seen) switch
+    {
+        (AddressReading wanted, AddressReading shown) => shown.Ways.All(one => wanted.Ways.Any(way => IsSame(way, one))),
+        (GatewayReading wanted, GatewayReading shown) => shown.Any.All(wanted.Any.Contains),
+        (DnsReading wanted, DnsReading shown) => wanted.Servers.ToHashSet().SetEquals(shown.Servers),
+        (InternetReading wanted, InternetReading shown) => wanted.Reachable == Answer.Sometimes || wanted.Reachable == shown.Reachable,
+        (OwnAddressReading wanted, OwnAddressReading shown) => wanted.Device == shown.Device && wanted.Address == shown.Address,
+        (NatLayersReading or PageReading or PingReading or LampReading, _) => expected == seen,
+        (WantReading wanted, WantReading shown) => wanted.Need == shown.Need && wanted.Met == shown.Met,
+        _ => false,
+    };
+
+    private static bool IsSame(HeldAddress wanted, HeldAddress shown) => wanted.Source == shown.Source && wanted.Source switch
+    {
+        AddressSource.Leased => wanted.Address!.Value.Prefix.Contains(shown.Address!.Value.Address) && (shown.Server is null || shown.Server == wanted.Server),
+        AddressSource.Fixed => wanted.Address!.Value.Address == shown.Address!.Value.Address,
+        AddressSource.LinkLocal or AddressSource.None => true,
+        _ => throw new InvalidOperationException($"{wanted.Source} is not handled."),
+    };
+}

@@ -1,0 +1,67 @@
+using Altrin.Core.Network;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Readings;
+
+/// <param name="Reading">What is looked at.</param>
+/// <param name="Value">What must be seen there.</param>
+public sealed record ReadingInWords(string Reading, string Value);
+
+/// <summary>Readings said in the trade's words.</summary>
+public static class ReadingWords
+{
+    /// <param name="laptop">Whose readings need no name: the one that is looked at.</param>
+    public static ReadingInWords Say(Reading reading, NetworkDocument house, string laptop) => reading switch
+    {
+        AddressReading { Who: var who, Ways: var ways } => who == laptop
+            ? new("laptop address", string.Join(" or ", ways.Select(way => Say(way, house, ways.Length > 1))))
+            : new("its address", ways is [{ Address: { } only }] ? only.Address.ToString() : "none for certain"),
+        GatewayReading gateway => new("gateway", string.Join(" or ", gateway.Any)),
+        DnsReading dns => new("DNS servers", string.Join(", ", dns.Servers)),
+        InternetReading internet => new("internet", internet.Reachable switch
+        {
+            Answer.Yes => "works",
+            Answer.Sometimes => "now and then",
+            Answer.No => internet.Who == laptop ? "none yet" : "not yet",
+            _ => throw new InvalidOperationException($"{internet.Reachable} is not handled."),
+        }),
+        NatLayersReading nat => new("translations", nat.Layers == 1 ? "1" : $"{nat.Layers}"),
+        PageReading page => new("page", page.Opens ? $"opens at http://{page.At}" : $"does not open at http://{page.At}"),
+        PingReading ping => new("ping", ping.Answers ? $"{ping.At} answers" : $"nobody answers at {ping.At}"),
+        OwnAddressReading own => new(house.NameOf(own.Device), own.Address?.ToString() ?? "none"),
+        LampReading lamp => new("lamps", Say(lamp.Shows)),
+        WantReading want => new(want.Met switch
+        {
+            Answer.Yes => "holds",
+            Answer.No => "does not hold",
+            Answer.Sometimes => "depends",
+            _ => throw new InvalidOperationException($"{want.Met} is not handled."),
+        }, want.Sentence),
+        _ => throw new InvalidOperationException($"{reading.GetType().Name} is not handled."),
+    };
+
+    private static string Say(HeldAddress way, NetworkDocument house, bool isOneOfSeveral) => way switch
+    {
+        { Source: AddressSource.None } => "none",
+        { Source: AddressSource.LinkLocal } => "169.254.x.x: nobody gives one out",
+        { Source: AddressSource.Fixed, Address: { } own } => $"{own.Address}, as you set it",
+        { Source: AddressSource.Leased, Address: { } own } => isOneOfSeveral
+            ? $"{own.Address} from {Name(house, way.Server!)}"
+            : $"{own.Address}, or near it{(way.Server is { } server ? $", from {Name(house, server)}" : "")}",
+        _ => throw new InvalidOperationException($"{way.Source} is not handled."),
+    };
+
+    private static string Name(NetworkDocument house, string server) => server == Line.ProviderId ? "the provider" : house.NameOf(server);
+
+    private static string Say(Lamp lamp) => lamp switch
+    {
+        Lamp.ResetTook => "change when it takes, then settle",
+        Lamp.NoLine => "say that there is no line",
+        Lamp.Joined => "say that it has joined",
+        Lamp.Weak => "say that it hears the other weakly",
+        Lamp.OutOfRange => "say that it is out of range",
+        Lamp.WrongKey => "say that the password is wrong",
+        Lamp.ReadyToSet => "say that it is ready to be set",
+        _ => throw new InvalidOperationException($"{lamp} is not handled."),
+    };
+}

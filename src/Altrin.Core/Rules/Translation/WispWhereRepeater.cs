@@ -1,0 +1,37 @@
+using System.Collections.Immutable;
+using Altrin.Core.Actions;
+using Altrin.Core.Network;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Rules.Translation;
+
+/// <summary>A box that joins the house's own Wi-Fi as a client router (“WISP”) where plain repeating was meant.</summary>
+public sealed class WispWhereRepeater : IRule
+{
+    public string Id => "wisp-where-repeater";
+    public string Statement => "A box that joins the house’s own Wi-Fi repeats it; the client-router choice is for somebody else’s.";
+    public string Source => "common practice, no source";
+
+    public IEnumerable<Finding> Check(Facts facts)
+    {
+        foreach (var box in facts.InUse)
+        {
+            if (box is not { Mode: DeviceMode.Router, Nat: true, Uplink: not null } || box.KeptApart == true) continue;
+            if (facts.State.UplinkBox(box.Id) is not { } joined) continue;
+            if (!facts.MainsOn(facts.State.OutsideOf(box.Id)).Any(main => main.Owner != box.Id && facts.Device(main.Owner).Nat)) continue;
+            yield return new(Id, Severity.Fault, "Joined as a router, not as a repeater", [box.Id, joined],
+                $"{box.Name} joins {box.Uplink.Ssid} of {facts.NameOf(joined)} as a client router and translates again. "
+                + $"What is behind {box.Name} cannot be reached or found by name from the rest of the house.", () => Fixes(facts, box));
+        }
+    }
+
+    private static ImmutableArray<Fix> Fixes(Facts facts, Device box)
+    {
+        var mode = new[] { DeviceMode.Repeater, DeviceMode.MeshSatellite, DeviceMode.ClientBridge }.FirstOrDefault(box.Supports.Contains, DeviceMode.Router);
+        var uplink = facts.State.OutsideOf(box.Id);
+        if (mode == DeviceMode.Router || facts.MainOn(uplink) is not { } main || facts.FreeAddress(uplink, main.Address!.Value.Prefix) is not { } free) return [];
+        var actions = ImmutableArray.Create<InstallerAction>(new SetLanAddress(box.Id, new(free, main.Address.Value.Prefix.Length)));
+        if (box.Lan?.DhcpServer is { Enabled: true }) actions = actions.Add(new TurnOffDhcpServer(box.Id));
+        return [new($"Make {box.Name} a {mode.Say()}", actions.Add(new SetMode(box.Id, mode)))];
+    }
+}

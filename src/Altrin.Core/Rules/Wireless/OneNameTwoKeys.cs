@@ -1,0 +1,28 @@
+using System.Collections.Immutable;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Rules.Wireless;
+
+/// <summary>One name with different passwords or security on different boxes.</summary>
+public sealed class OneNameTwoKeys : IRule
+{
+    public string Id => "one-name-two-keys";
+    public string Statement => "Boxes that share a Wi-Fi name share its password and security.";
+    public string Source => "IEEE 802.11 (an extended service set is one SSID with one security policy); value from memory";
+
+    public IEnumerable<Finding> Check(Facts facts)
+    {
+        foreach (var name in facts.State.Air.GroupBy(one => one.Network.Ssid))
+        {
+            var all = name.ToList();
+            var main = OneWifi.Main(facts, all);
+            var odd = all.Where(one => one.Network.Key != main.Network.Key || one.Network.Security != main.Network.Security).ToList();
+            if (odd.Count == 0) continue;
+            var what = odd.Exists(one => one.Network.Key != main.Network.Key) ? "password" : "security";
+            yield return new(Id, Severity.Fault, "One name, two passwords", [.. odd.Select(one => one.Box.Id).Append(main.Box.Id).Distinct()],
+                $"{Facts.Join(odd.Select(one => one.Box.Name).Append(main.Box.Name).Distinct())} are both called {name.Key} but have another {what} each. "
+                + "A device that is carried from one to the other is thrown off.",
+                () => [new($"Use {main.Box.Name}’s {what} on all", OneWifi.Become(facts, main, odd))], name.Key);
+        }
+    }
+}

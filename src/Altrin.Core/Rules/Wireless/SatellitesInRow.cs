@@ -1,0 +1,28 @@
+using Altrin.Core.Actions;
+using Altrin.Core.Network;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Rules.Wireless;
+
+/// <summary>A satellite or repeater that joins another by radio where it could join the main box.</summary>
+public sealed class SatellitesInRow : IRule
+{
+    public string Id => "satellites-in-row";
+    public string Statement => "Satellites and repeaters stand round the main box, not in a row.";
+    public string Source => "common practice, no source";
+
+    public IEnumerable<Finding> Check(Facts facts)
+    {
+        foreach (var box in facts.InUse)
+        {
+            if (box.Uplink is not { Near: { } near } uplink || facts.State.UplinkBox(box.Id) is not { } joined || joined != near) continue;
+            if (facts.State.UplinkBox(near) is null) continue;
+            var nearer = WifiMatch.Willing(facts, uplink, box).FirstOrDefault(one => one.Box.Id != near && facts.State.UplinkBox(one.Box.Id) is null);
+            if (nearer is null) continue;
+            yield return new(Id, Severity.Caution, "Two radio hops in a row", [box.Id, near],
+                $"{box.Name} joins {facts.NameOf(near)}, which itself joins by radio: each hop takes about half of what is left. "
+                + $"{nearer.Box.Name} makes the same network and is a hop less away.",
+                () => [new($"Join {nearer.Box.Name} instead, if it is heard there", new SetUplink(box.Id, uplink with { Near = nearer.Box.Id }))]);
+        }
+    }
+}

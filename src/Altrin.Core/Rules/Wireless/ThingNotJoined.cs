@@ -1,0 +1,33 @@
+using System.Collections.Immutable;
+using Altrin.Core.Actions;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Rules.Wireless;
+
+/// <summary>A device that asks for a Wi-Fi network and gets none.</summary>
+public sealed class ThingNotJoined : IRule
+{
+    public string Id => "thing-not-joined";
+    public string Statement => "A device on Wi-Fi has the name, password and security of a network that is on the air.";
+    public string Source => "IEEE 802.11 (a station joins by SSID and matching security); value from memory";
+
+    public IEnumerable<Finding> Check(Facts facts)
+    {
+        foreach (var thing in facts.House.Endpoints)
+        {
+            if (thing.Connect is not { Ssid: { } ssid } connect || facts.State.JoinedNetwork(thing.Id) is not null) continue;
+            if (SilentBridge.For(facts, connect) is not null) continue;
+            var (why, meant) = WifiMatch.WhyNot(facts, ssid, connect.Security ?? WifiSecurity.Open, connect.Key, null, null);
+            yield return new(Id, Severity.Fault, "On no Wi-Fi", [thing.Id],
+                $"{thing.Name} asks for {ssid}, but {why}. It is on no network.", () => Fixes(facts, thing.Id, connect, meant is null));
+        }
+    }
+
+    private static ImmutableArray<Fix> Fixes(Facts facts, string thing, Attachment connect, bool anyName) =>
+    [
+        .. facts.State.Air.Where(one => !one.Network.Guest && (anyName || one.Network.Ssid == connect.Ssid))
+            .DistinctBy(one => (one.Network.Ssid, one.Network.Key, one.Network.Security)).Take(3)
+            .Select(one => new Fix($"Join {one.Network.Ssid} as {one.Box.Name} has it", new ConnectEndpoint(thing,
+                connect with { Ssid = one.Network.Ssid, Key = one.Network.Key, Security = one.Network.Security }))),
+    ];
+}
