@@ -28,7 +28,7 @@ public sealed class PoeClassNotMet : IRule
             : given is { } less ? $"{facts.House.SocketName(far)} gives {Say(less)}" : $"{facts.House.SocketName(far)} gives none";
         return new(Id, Severity.Fault, "Not enough power over the cable", far is null ? [box.Id] : [box.Id, far.Device],
             $"{box.Name} wants {Say(needs)} power through {facts.House.SocketName(new(box.Id, port.Id))}, and {source}. It stays dark. "
-            + "An injector between them does it: its data side to the router, its power side to this box.", () => Fixes(facts, cable, far, needs), port.Id);
+            + "An injector between them does it: its data side to the router, its power side to this box.", () => Fixes(facts, cable, far, needs), box.Id, port.Id);
     }
 
     private static string Say(PoeClass poe) => $"802.3{Words<PoeClass>.Of(poe)}";

@@ -24,7 +24,7 @@ public sealed class DoubleNat : IRule
             if (wan.Candidates.All(candidate => candidate.Address?.Prefix.Overlaps(lan.Prefix) == true)) continue;
             var byChoice = box.KeptApart == true;
             yield return new(Id, byChoice ? Severity.Caution : Severity.Fault, "Two translations in a row", [box.Id, outer.Id],
-                () => Say(box, outer, lan.Prefix, wan), () => byChoice ? [] : Fixes(facts, box));
+                () => Say(box, outer, lan.Prefix, wan), () => byChoice ? [] : Fixes(facts, box), box.Id);
         }
     }
 

@@ -22,7 +22,7 @@ public sealed class SatellitesInRow : IRule
             yield return new(Id, Severity.Caution, "Two radio hops in a row", [box.Id, near],
                 $"{box.Name} joins {facts.NameOf(near)}, which itself joins by radio: each hop takes about half of what is left. "
                 + $"{nearer.Box.Name} makes the same network and is a hop less away.",
-                () => [new($"Join {nearer.Box.Name} instead, if it is heard there", new SetUplink(box.Id, uplink with { Near = nearer.Box.Id }))]);
+                () => [new($"Join {nearer.Box.Name} instead, if it is heard there", new SetUplink(box.Id, uplink with { Near = nearer.Box.Id }))], box.Id);
         }
     }
 }
