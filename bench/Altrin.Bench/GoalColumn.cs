@@ -10,9 +10,9 @@ internal sealed class GoalColumn : IColumn
     private static readonly Dictionary<string, double> GoalMs = new()
     {
         [nameof(EvaluationBench.Demo)] = 0.5,
-        [nameof(EvaluationBench.DemoEdit)] = 0.3,
-        [nameof(EvaluationBench.Flat1000Edit)] = 20,
-        [nameof(EvaluationBench.Steps1000Edit)] = 20,
+        [nameof(EvaluationBench.DemoEdit)] = 0.1,
+        [nameof(EvaluationBench.Flat1000Edit)] = 10,
+        [nameof(EvaluationBench.Steps1000Edit)] = 10,
         [nameof(EvaluationBench.Flat1000)] = 100,
         [nameof(EvaluationBench.Steps1000)] = 100,
     };

@@ -16,4 +16,17 @@ var config = ManualConfig.CreateEmpty()
     .AddDiagnoser(BenchmarkDotNet.Diagnosers.MemoryDiagnoser.Default)
     .AddExporter(MarkdownExporter.GitHub)
     .AddLogger(ConsoleLogger.Default);
-BenchmarkSwitcher.FromAssembly(typeof(EvaluationBench).Assembly).Run(args.Length == 0 ? ["--filter", "*"] : args, config);
+if (args is ["server", var program, var pages])
+{
+    await ServerBench.Run(program, pages);
+    return;
+}
+var summaries = BenchmarkSwitcher.FromAssembly(typeof(EvaluationBench).Assembly).Run(args.Length == 0 ? ["--filter", "*"] : args, config).ToList();
+foreach (var (verdict, bare) in new[]
+{
+    (nameof(EvaluationBench.DemoEdit), nameof(EvaluationBench.DemoComponents)), (nameof(EvaluationBench.Flat1000Edit), nameof(EvaluationBench.Flat1000Components)),
+    (nameof(EvaluationBench.Steps1000Edit), nameof(EvaluationBench.Steps1000Components)),
+})
+    if (Mean(verdict) is { } whole && Mean(bare) is { } part) Console.WriteLine($"{verdict}: {whole / part:0.0} times the bare components (aim 20)");
+
+double? Mean(string name) => summaries.SelectMany(summary => summary.Reports).FirstOrDefault(report => report.BenchmarkCase.Descriptor.WorkloadMethod.Name == name)?.ResultStatistics?.Mean;

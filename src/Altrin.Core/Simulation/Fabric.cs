@@ -54,11 +54,11 @@ internal sealed class Fabric
         var owners = new List<int> { -1 };
         var index = new Dictionary<string, int>(house.Devices.Length, StringComparer.Ordinal);
         var groups = new DeviceGroups[house.Devices.Length];
-        var takesPart = InUse.Of(house);
+        for (var i = 0; i < groups.Length; i++) index[house.Devices[i].Id] = i;
+        var takesPart = InUse.Of(house, index);
         for (var i = 0; i < groups.Length; i++)
         {
             var owner = i;
-            index[house.Devices[i].Id] = i;
             groups[i] = DeviceGroups.Of(house.Devices[i], house.Line?.Socket, takesPart[i], () =>
             {
                 owners.Add(owner);

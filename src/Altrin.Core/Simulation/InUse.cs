@@ -7,15 +7,11 @@ public static class InUse
 {
     /// <summary>Settled before any join, so that who joins whom never decides who is there to be joined.</summary>
     /// <returns>One flag a device, in document order.</returns>
-    public static bool[] Of(NetworkDocument house)
+    /// <param name="index">Of each device, by id.</param>
+    public static bool[] Of(NetworkDocument house, Dictionary<string, int> index)
     {
-        var index = new Dictionary<string, int>(house.Devices.Length, StringComparer.Ordinal);
         var used = new bool[house.Devices.Length];
-        for (var i = 0; i < used.Length; i++)
-        {
-            index[house.Devices[i].Id] = i;
-            used[i] = house.Devices[i].Uplink is not null;
-        }
+        for (var i = 0; i < used.Length; i++) used[i] = house.Devices[i].Uplink is not null;
         if (house.Line is { } line) Use(line.Device);
         foreach (var cable in house.Cables)
         {

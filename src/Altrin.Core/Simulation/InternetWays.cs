@@ -17,6 +17,8 @@ internal sealed class InternetWays
 {
     private const int Street = -1, Nowhere = -2;
 
+    private static readonly Way NoAddress = new(Ends.No, 0, null, ReachProblem.NoAddress);
+
     /// <param name="To">The WAN it leads to, <see cref="Street"/>, or <see cref="Nowhere"/>.</param>
     private readonly record struct Step(int From, int To, Ends Back, string? Gateway, ReachProblem Why);
 
@@ -103,6 +105,7 @@ internal sealed class InternetWays
 
         // From the street inwards, each when everything it leads to is known; what is left then goes in circles, or leads into one.
         var settled = new Way?[count];
+        var through = new Way?[count];
         while (isReady.TryDequeue(out var at))
         {
             settled[at] = WayOf(at);
@@ -114,7 +117,15 @@ internal sealed class InternetWays
 
         Way WayOf(int at)
         {
-            if (start[at] == start[at + 1]) return new(Ends.No, 0, null, ReachProblem.NoAddress);
+            if (start[at] == start[at + 1]) return NoAddress;
+            // Nearly everything has one way out, and all that stands behind one router has the same.
+            if (start[at + 1] - start[at] == 1 && steps[start[at]] is { To: >= 0, Back: Ends.Yes, Why: ReachProblem.None } only && settled[only.To] is not null)
+                return through[only.To] ??= Followed(at);
+            return Followed(at);
+        }
+
+        Way Followed(int at)
+        {
             var ends = (rank[at] < int.MaxValue ? Ends.Yes : Ends.None) | (unsure[at] > 0 ? Ends.No : Ends.None);
             var (layers, path, found, why) = (0, (Hop?)null, false, ReachProblem.None);
             for (var s = start[at]; s < start[at + 1]; s++)

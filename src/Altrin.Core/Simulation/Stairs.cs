@@ -30,34 +30,64 @@ public sealed record GivesOut(string Device, string Pool);
 public sealed record Step(string Device, string? Upper, string Lower, int Number, bool Translates, ImmutableArray<string> Outside, string? Inside,
     string? PassedBy);
 
-internal sealed class StairsBuilder(NetworkState state)
+/// <summary>Every list that is asked for by segment is sorted by segment once: a house of a thousand steps is drawn in the time of a thousand.</summary>
+internal sealed class StairsBuilder
 {
-    private readonly NetworkDocument house = state.House;
+    private readonly NetworkState state;
+    private readonly NetworkDocument house;
     private readonly Dictionary<int, int> depth = [];
     private readonly Dictionary<int, int> parent = [];
     private readonly List<int> order = [];
-    private readonly Dictionary<int, string> guests = state.House.Devices.Where(box => state.GuestsOf(box.Id) >= 0)
-        .GroupBy(box => state.GuestsOf(box.Id)).ToDictionary(group => group.Key, group => group.First().Id);
+    private readonly Dictionary<int, string> guests;
+    private readonly ILookup<int, Device> inside;
+    private readonly ILookup<int, string> things;
+    private readonly ILookup<int, RunningServer> servers;
+    private readonly HashSet<int> onAir;
+    private readonly List<Device> routers;
+    private readonly HashSet<string> steps;
+    private readonly ILookup<int, Device> below;
+    private readonly Dictionary<int, Device> above = [];
+    private readonly Dictionary<string, int> translations = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, string> passedBy = new(StringComparer.Ordinal);
+
+    public StairsBuilder(NetworkState state)
+    {
+        (this.state, house) = (state, state.House);
+        guests = house.Devices.Where(box => state.GuestsOf(box.Id) >= 0).GroupBy(box => state.GuestsOf(box.Id)).ToDictionary(group => group.Key, group => group.First().Id);
+        inside = house.Devices.ToLookup(box => state.InsideOf(box.Id));
+        things = house.Endpoints.Where(thing => state.Net(thing.Id) is { Segment: >= 0 }).ToLookup(thing => state.Net(thing.Id)!.Segment, thing => thing.Id);
+        servers = state.Servers.ToLookup(server => server.Segment);
+        onAir = [.. state.Air.Select(one => one.Segment)];
+        routers = [.. house.Devices.Where(IsStep)];
+        steps = routers.Select(box => box.Id).ToHashSet(StringComparer.Ordinal);
+        below = routers.ToLookup(box => state.OutsideOf(box.Id));
+        foreach (var router in routers)
+        {
+            above.TryAdd(state.InsideOf(router.Id), router);
+            if (state.GuestsOf(router.Id) is >= 0 and var segment) above.TryAdd(segment, router);
+        }
+        foreach (var box in house.Devices)
+            if (box is { Traits.HandsLineOn: true, PassthroughTo: { } target }) passedBy.TryAdd(target, box.Id);
+    }
 
     public Stairs Build()
     {
-        var routers = house.Devices.Where(IsStep).ToList();
-        if (state.ProviderSegment >= 0) Descend(state.ProviderSegment, 0, routers);
+        if (state.ProviderSegment >= 0) Descend(state.ProviderSegment, 0);
         var cutOff = new HashSet<int>();
-        foreach (var top in CutOffTops(routers))
+        foreach (var top in CutOffTops())
         {
             var before = order.Count;
-            Descend(top, 1, routers);
+            Descend(top, 1);
             cutOff.UnionWith(order.Skip(before));
         }
         var treads = order.Where(IsWorthATread).Select(segment => TreadOf(segment, cutOff.Contains(segment))).ToImmutableArray();
-        var steps = routers.Select(StepOf).ToImmutableArray();
-        var placed = treads.SelectMany(tread => tread.Boxes.Concat(tread.Things)).Concat(steps.Select(step => step.Device)).ToHashSet();
+        var drawn = routers.Select(StepOf).ToImmutableArray();
+        var placed = treads.SelectMany(tread => tread.Boxes.Concat(tread.Things)).Concat(steps).ToHashSet(StringComparer.Ordinal);
         var loose = house.Devices.Select(device => device.Id).Concat(house.Endpoints.Select(endpoint => endpoint.Id))
             .Where(id => !placed.Contains(id)).ToImmutableArray();
         var street = state.Interfaces.SelectMany(one => one.Candidates).Where(state.IsOfTheLine)
             .Select(candidate => candidate.Address!.Value.Address.ToString()).Distinct().ToImmutableArray();
-        return new(street, treads, steps, loose);
+        return new(street, treads, drawn, loose);
     }
 
     /// <summary>A router is a step unless it is a bridge in practice: its WAN empty while its LAN hangs on another's network.</summary>
@@ -65,42 +95,40 @@ internal sealed class StairsBuilder(NetworkState state)
     {
         if (!IsRouterLike(device) || !state.IsInUse(device.Id)) return false;
         if (device.Traits.HandsLineOn) return house.Line?.Device == device.Id;
-        var inside = state.InsideOf(device.Id);
+        var segment = state.InsideOf(device.Id);
         // With the line in a LAN socket its inside is the street itself: nothing steps down there.
-        if (inside == state.ProviderSegment) return false;
+        if (segment == state.ProviderSegment) return false;
         if (state.IsWanPlugged(device.Id)) return true;
-        return !house.Devices.Any(other => other.Id != device.Id && IsRouterLike(other)
-            && state.InsideOf(other.Id) == inside && (state.IsWanPlugged(other.Id) || IsBefore(other, device)));
+        // Of several that lead nowhere the first in the document is the step. The rest of a segment is looked at only as far as the box itself.
+        foreach (var other in inside[segment])
+            if (IsRouterLike(other) && (state.IsWanPlugged(other.Id) || other == device)) return other == device;
+            else if (IsRouterLike(other)) return false;
+        return true;
     }
 
     /// <summary>It stands between two networks: as a router, or as the gateway that hands the line on.</summary>
     private static bool IsRouterLike(Device device) => device.Traits.Routing != Routing.Nobody;
 
-    private bool IsBefore(Device a, Device b) => house.Devices.IndexOf(a) < house.Devices.IndexOf(b);
-
-    private void Descend(int segment, int steps, List<Device> routers)
+    private void Descend(int segment, int down)
     {
-        var open = new Stack<(int Segment, int Depth)>([(segment, steps)]);
+        var open = new Stack<(int Segment, int Depth)>([(segment, down)]);
         while (open.TryPop(out var here))
         {
             if (!depth.TryAdd(here.Segment, here.Depth)) continue;
             order.Add(here.Segment);
-            foreach (var router in Enumerable.Reverse(routers))
-            {
-                if (state.OutsideOf(router.Id) != here.Segment) continue;
+            foreach (var router in below[here.Segment].Reverse())
                 // Its guests come after its own network, so they go on the stack before it.
-                foreach (var inside in new[] { state.GuestsOf(router.Id), state.InsideOf(router.Id) })
+                foreach (var leads in new[] { state.GuestsOf(router.Id), state.InsideOf(router.Id) })
                 {
-                    if (inside < 0 || depth.ContainsKey(inside)) continue;
-                    parent[inside] = here.Segment;
-                    open.Push((inside, here.Depth + 1));
+                    if (leads < 0 || depth.ContainsKey(leads)) continue;
+                    parent[leads] = here.Segment;
+                    open.Push((leads, here.Depth + 1));
                 }
-            }
         }
     }
 
     /// <summary>Segments that nothing leads to from above, first those that no router's LAN feeds.</summary>
-    private IEnumerable<int> CutOffTops(List<Device> routers)
+    private IEnumerable<int> CutOffTops()
     {
         var fed = routers.Where(router => state.IsWanPlugged(router.Id) && state.OutsideOf(router.Id) != state.InsideOf(router.Id))
             .SelectMany(router => new[] { state.InsideOf(router.Id), state.GuestsOf(router.Id) }).ToHashSet();
@@ -112,55 +140,54 @@ internal sealed class StairsBuilder(NetworkState state)
 
     /// <summary>A guest network is shown while it is on the air or something is on it; any other segment with a box or thing on it.</summary>
     private bool IsWorthATread(int segment) => segment == state.ProviderSegment || (guests.ContainsKey(segment)
-        ? state.Air.Any(one => one.Segment == segment) || state.OnSegment[segment].Any(one => one.Kind == InterfaceKind.Net)
-        : IsInhabited(segment));
-
-    private bool IsInhabited(int segment) => state.OnSegment[segment].Any(one => one.Kind != InterfaceKind.Wan || one.IsPlugged) || house.Devices.Any(device => state.InsideOf(device.Id) == segment);
+        ? onAir.Contains(segment) || state.OnSegment[segment].Any(one => one.Kind == InterfaceKind.Net)
+        : state.OnSegment[segment].Any(one => one.Kind != InterfaceKind.Wan || one.IsPlugged) || inside.Contains(segment));
 
     private Tread TreadOf(int segment, bool isCutOff)
     {
         var s = state.Segments[segment];
-        var boxes = house.Devices.Where(device => !IsStep(device) && state.InsideOf(device.Id) == segment).Select(device => device.Id);
-        var things = house.Endpoints.Where(endpoint => state.Net(endpoint.Id)?.Segment == segment).Select(endpoint => endpoint.Id);
         var names = s.Members.Where(member => member.StartsWith("wifi:", StringComparison.Ordinal))
             .Select(member => member[(member.IndexOf('/') + 1)..member.LastIndexOf('@')]).Distinct();
-        var servers = state.Servers.Where(server => server.Segment == segment)
-            .Select(server => new GivesOut(server.Device, server.Pool.Count == 1
-                ? server.Pool.Start.LastNumber
-                : $"{server.Pool.Start.LastNumber} to {server.Pool.End.LastNumber}"));
-        return new(s.Id, depth[segment], parent.TryGetValue(segment, out var above) ? state.Segments[above].Id : null, isCutOff, s.IsLoop, guests.GetValueOrDefault(segment),
-            [.. SubnetsOf(segment)], [.. servers], [.. names], [.. boxes], [.. things]);
+        var given = servers[segment].Select(server => new GivesOut(server.Device, server.Pool.Count == 1
+            ? server.Pool.Start.LastNumber
+            : $"{server.Pool.Start.LastNumber} to {server.Pool.End.LastNumber}"));
+        return new(s.Id, depth[segment], parent.TryGetValue(segment, out var over) ? state.Segments[over].Id : null, isCutOff, s.IsLoop, guests.GetValueOrDefault(segment),
+            [.. state.SubnetsOn(segment).Select(prefix => prefix.ToString())], [.. given], [.. names],
+            [.. inside[segment].Select(box => box.Id).Where(id => !steps.Contains(id))], [.. things[segment]]);
     }
 
     private static bool Translates(Device router) => router is { RoutesForItsOwn: true, Nat: true };
 
-    /// <summary>Counted up the stairs; a router that receives the line itself stands right below the street.</summary>
-    private int Translations(Device router, bool isPassed)
+    /// <summary>Counted up the stairs, by what is plugged where and not by leases: a picture shows a step where one is, whether it works or
+    /// not. A router that receives the line itself stands right below the street.</summary>
+    private int Translations(Device router)
     {
-        var count = Translates(router) ? 1 : 0;
-        var at = isPassed ? -1 : state.OutsideOf(router.Id);
-        for (var steps = 0; at >= 0 && at != state.ProviderSegment && steps < house.Devices.Length; steps++)
+        var way = new Stack<Device>();
+        var count = 0;
+        for (var at = router; ;)
         {
-            var above = house.Devices.FirstOrDefault(box => IsStep(box) && (state.InsideOf(box.Id) == at || state.GuestsOf(box.Id) == at) && box.Id != router.Id);
-            if (above is null) break;
-            if (Translates(above)) count++;
-            at = state.OutsideOf(above.Id);
+            if (translations.TryGetValue(at.Id, out count)) break;
+            // Stands while the way up is walked: whoever comes back here goes in a circle, and stops.
+            translations[at.Id] = 0;
+            way.Push(at);
+            var outside = IsPassed(at) ? -1 : state.OutsideOf(at.Id);
+            if (outside < 0 || outside == state.ProviderSegment || !above.TryGetValue(outside, out var next) || next.Id == at.Id) break;
+            at = next;
         }
-        return count;
+        foreach (var box in way) translations[box.Id] = count += Translates(box) ? 1 : 0;
+        return translations[router.Id];
     }
 
-    private IEnumerable<string> SubnetsOf(int segment) => state.SubnetsOn(segment).Select(prefix => prefix.ToString());
+    /// <summary>Whether its WAN holds the line's own address though it stands on another network.</summary>
+    private bool IsPassed(Device router) => passedBy.ContainsKey(router.Id) && state.OutsideOf(router.Id) != state.ProviderSegment
+        && state.Wan(router.Id)?.Candidates.Any(state.IsOfTheLine) == true;
 
     private Step StepOf(Device router)
     {
         var outside = state.OutsideOf(router.Id);
-        var inside = state.InsideOf(router.Id);
-        var wan = state.Wan(router.Id);
-        var held = wan?.Candidates.Select(candidate => candidate.Address?.Address.ToString() ?? "none").ToArray() ?? [];
-        var passedBy = held.Length > 0 && wan!.Candidates.Any(state.IsOfTheLine) && outside != state.ProviderSegment
-            ? house.Devices.FirstOrDefault(box => box.Traits.HandsLineOn && box.PassthroughTo == router.Id)?.Id : null;
+        var held = state.Wan(router.Id)?.Candidates.Select(candidate => candidate.Address?.Address.ToString() ?? "none").ToArray() ?? [];
         var upper = outside >= 0 && depth.ContainsKey(outside) && state.IsWanPlugged(router.Id) ? state.Segments[outside].Id : null;
-        return new(router.Id, upper, state.Segments[inside].Id, Translations(router, passedBy is not null), Translates(router), [.. held],
-            state.Lan(router.Id)?.Address?.ToString(), passedBy);
+        return new(router.Id, upper, state.Segments[state.InsideOf(router.Id)].Id, Translations(router), Translates(router), [.. held],
+            state.Lan(router.Id)?.Address?.ToString(), IsPassed(router) ? passedBy[router.Id] : null);
     }
 }

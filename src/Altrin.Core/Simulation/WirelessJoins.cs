@@ -96,6 +96,8 @@ internal sealed class WirelessJoins
     /// <summary>Measures the way from everywhere to the line, and puts each name's networks in order of it.</summary>
     private void Survey()
     {
+        // Where nothing is on the air nobody has a choice.
+        if (byName.Count == 0) return;
         hops = CountHops();
         foreach (var list in byName.Values)
             list.Sort((a, b) => hops[a.Group] != hops[b.Group] ? hops[a.Group].CompareTo(hops[b.Group]) : a.Order.CompareTo(b.Order));
@@ -144,10 +146,10 @@ internal sealed class WirelessJoins
     {
         var seen = new HashSet<int> { Fabric.Provider };
         var queue = new Queue<int>(seen);
-        var neighbours = Neighbours();
+        var links = Links.Of(this);
         while (queue.TryDequeue(out var group))
-            foreach (var (next, _) in neighbours[group])
-                if (fabric.OwnerOf[next] != device && seen.Add(next)) queue.Enqueue(next);
+            for (var link = links.First[group]; link >= 0; link = links.Next[link])
+                if (fabric.OwnerOf[links.To[link]] != device && seen.Add(links.To[link])) queue.Enqueue(links.To[link]);
         return seen;
     }
 
@@ -157,37 +159,50 @@ internal sealed class WirelessJoins
         var distance = new int[fabric.GroupCount];
         Array.Fill(distance, Unreached);
         distance[Fabric.Provider] = 0;
-        var neighbours = Neighbours();
-        var queue = new LinkedList<int>([Fabric.Provider]);
-        while (queue.First is { } first)
-        {
-            queue.RemoveFirst();
-            foreach (var (next, cost) in neighbours[first.Value])
+        var links = Links.Of(this);
+        // All that is as far away, then all that is a radio hop further.
+        var (near, far) = (new Stack<int>([Fabric.Provider]), new Stack<int>());
+        for (var hops = 0; near.Count > 0; hops++, (near, far) = (far, near))
+            while (near.TryPop(out var group))
             {
-                var through = distance[first.Value] + cost;
-                if (through >= distance[next]) continue;
-                distance[next] = through;
-                if (cost == 0) queue.AddFirst(next);
-                else queue.AddLast(next);
+                if (distance[group] != hops) continue;
+                for (var link = links.First[group]; link >= 0; link = links.Next[link])
+                {
+                    var (to, through) = (links.To[link], hops + (links.IsRadio(link) ? 1 : 0));
+                    if (through >= distance[to]) continue;
+                    distance[to] = through;
+                    (through == hops ? near : far).Push(to);
+                }
             }
-        }
         return distance;
     }
 
-    private List<(int Group, int Cost)>[] Neighbours()
+    /// <summary>What leads from group to group, as chains in four arrays: a big house is measured several times.</summary>
+    private readonly record struct Links(int[] First, int[] Next, int[] To, int Wired)
     {
-        var lists = new List<(int, int)>[fabric.GroupCount];
-        for (var i = 0; i < lists.Length; i++) lists[i] = [];
-        foreach (var (a, b) in fabric.Wires) Add(a, b, 0);
-        foreach (var (a, b) in crossings) Add(a, b, 0);
-        for (var d = 0; d < joined.Length; d++)
-            if (joined[d] is { } network) Add(fabric.Groups[d].Uplink, network.Group, 1);
-        return lists;
+        public bool IsRadio(int link) => link >= Wired;
 
-        void Add(int a, int b, int cost)
+        public static Links Of(WirelessJoins joins)
         {
-            lists[a].Add((b, cost));
-            lists[b].Add((a, cost));
+            var fabric = joins.fabric;
+            var wired = 2 * (fabric.Wires.Count + joins.crossings.Count);
+            var count = wired + (2 * joins.joined.Count(network => network is not null));
+            var links = new Links(new int[fabric.GroupCount], new int[count], new int[count], wired);
+            Array.Fill(links.First, -1);
+            var at = 0;
+            foreach (var (a, b) in fabric.Wires) Add(a, b);
+            foreach (var (a, b) in joins.crossings) Add(a, b);
+            for (var d = 0; d < joins.joined.Length; d++)
+                if (joins.joined[d] is { } network) Add(fabric.Groups[d].Uplink, network.Group);
+            return links;
+
+            void Add(int a, int b)
+            {
+                (links.To[at], links.Next[at], links.First[a]) = (b, links.First[a], at);
+                at++;
+                (links.To[at], links.Next[at], links.First[b]) = (a, links.First[b], at);
+                at++;
+            }
         }
     }
 

@@ -1,0 +1,72 @@
+using System.Diagnostics;
+using System.Globalization;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+
+namespace Altrin.Bench;
+
+/// <summary>The built program used as a person uses it in an hour: 600 edits of the demo house, each with its work order open, the picture, the
+/// list, a trace and the plans now and then. How long an edit takes, and how much memory the program holds at the end.</summary>
+internal static class ServerBench
+{
+    private const int Edits = 600;
+    private const double GoalEditMs = 10, GoalMegabytes = 150;
+
+    public static async Task Run(string program, string pages)
+    {
+        var data = Directory.CreateTempSubdirectory("altrin-bench-").FullName;
+        const int port = 15987;
+        using var server = Process.Start(new ProcessStartInfo("dotnet", [program, "--data", data, "--demo", "true", "--port", $"{port}", "--web", pages]) { RedirectStandardOutput = true })!;
+        try
+        {
+            // It says its address when it answers.
+            _ = await server.StandardOutput.ReadLineAsync();
+            using var client = new HttpClient { BaseAddress = new($"http://localhost:{port}") };
+            var atRest = Resident(server);
+            var jobs = (await client.GetFromJsonAsync<JsonArray>("/api/jobs"))!;
+            var id = (string)jobs.First(job => ((string)job!["name"]!).StartsWith("Larkspur", StringComparison.Ordinal))!["id"]!;
+            var version = 1;
+            var (alone, withOrder) = (new List<double>(), new List<double>());
+            for (var n = 0; n < Edits; n++)
+            {
+                var action = (n % 3) switch
+                {
+                    0 => new JsonObject { ["do"] = "set-lan-address", ["device"] = "studio", ["address"] = $"192.168.{2 + (n % 200)}.1/24" },
+                    1 => new JsonObject { ["do"] = "set-feature", ["device"] = "gw", ["feature"] = "upnp", ["on"] = n % 2 == 0 },
+                    _ => new JsonObject { ["do"] = "rename", ["id"] = "printer", ["name"] = $"Printer {n}" },
+                };
+                var watch = Stopwatch.StartNew();
+                var answer = await client.PostAsJsonAsync($"/api/jobs/{id}/{(n % 4 == 0 ? "found" : "planned")}/deeds", new { version, id = $"bench-{n}", actions = new[] { action } });
+                version = (int)(await answer.Content.ReadFromJsonAsync<JsonObject>())!["version"]!;
+                alone.Add(watch.Elapsed.TotalMilliseconds);
+                _ = await client.GetStringAsync($"/api/jobs/{id}/work-order");
+                withOrder.Add(watch.Elapsed.TotalMilliseconds);
+                if (n % 20 == 0) _ = await client.GetStringAsync("/api/jobs");
+                if (n % 30 == 0) _ = await client.GetStringAsync($"/api/jobs/{id}/plans");
+                if (n % 40 == 0) _ = await client.GetStringAsync($"/api/jobs/{id}/found/reach");
+            }
+            var after = Resident(server);
+            Console.WriteLine();
+            Say("an edit through the API, median of 600", Median(alone), GoalEditMs, "ms");
+            Say("the same with its work order asked for after it", Median(withOrder), GoalEditMs, "ms");
+            Say("the slowest twentieth of edits begins at", Percentile(alone, 0.95), null, "ms");
+            Say("resident when it answers first", atRest, null, "MB");
+            Say("resident after an hour's use", after, GoalMegabytes, "MB");
+        }
+        finally
+        {
+            server.Kill(entireProcessTree: true);
+            await server.WaitForExitAsync();
+            Directory.Delete(data, recursive: true);
+        }
+    }
+
+    private static void Say(string what, double value, double? goal, string unit) => Console.WriteLine(
+        $"{what}: {value.ToString("0.0", CultureInfo.InvariantCulture)} {unit}{(goal is { } most ? $" (goal {most} {unit}, {(value <= most ? "met" : "missed")})" : "")}");
+
+    private static double Median(List<double> values) => Percentile(values, 0.5);
+    private static double Percentile(List<double> values, double part) => values.Order().ElementAt((int)(values.Count * part));
+
+    private static double Resident(Process process) => double.Parse(
+        File.ReadLines($"/proc/{process.Id}/status").First(line => line.StartsWith("VmRSS:", StringComparison.Ordinal)).Split(' ', StringSplitOptions.RemoveEmptyEntries)[1].Trim(), CultureInfo.InvariantCulture) / 1024;
+}
