@@ -85,7 +85,7 @@ public sealed class FarmTests : IDisposable
         browser.Until(() => !browser.Has("A way in to nobody"), "the forward to go");
         browser.Press(() => browser.Radio("VLANs"));
         browser.Fill("LAN 2 untagged", "5000");
-        browser.UntilText("5000 is no VLAN. Write a number from 1 to 4094.");
+        browser.UntilText("5000 stands here. Write a whole number from 1 to 4094.");
         browser.Press(() => browser.Radio("WAN"));
         browser.Choose("WAN address", "PPPoE");
         browser.UntilText("The line is passed to nobody");

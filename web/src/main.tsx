@@ -9,6 +9,7 @@ import { BrowserRouter, Route, Routes } from 'react-router'
 import { JobPage } from './layout/JobPage'
 import { NotFound } from './layout/NotFound'
 import { Notices } from './layout/Notices'
+import { stages } from './layout/stages'
 import { applyTheme } from './state/theme'
 import { system } from './theme'
 import { JobsPage } from './views/jobs/JobsPage'
@@ -30,7 +31,13 @@ createRoot(document.getElementById('root') as HTMLElement).render(
         <BrowserRouter>
           <Routes>
             <Route path="/" element={<JobsPage />} />
-            <Route path="/job/:id/:stage?" element={<JobPage />} />
+            <Route path="/job/:id" element={<JobPage />}>
+              <Route index element={stages.find((one) => one.id === 'stairs')?.page} />
+              {stages.map((one) => (
+                <Route key={one.id} path={one.id} element={one.page} />
+              ))}
+              <Route path="*" element={<NotFound what="There is no such stage." />} />
+            </Route>
             <Route path="*" element={<NotFound />} />
           </Routes>
         </BrowserRouter>

@@ -163,16 +163,17 @@ public sealed record SetLeaseDns(string Device) : BoxSetting
 }
 
 /// <summary>How long a lease lasts.</summary>
-public sealed record SetLeaseTime(string Device, int Minutes) : BoxSetting
+/// <param name="LeaseMinutes">1 to 1,000,000.</param>
+public sealed record SetLeaseTime(string Device, int LeaseMinutes) : BoxSetting
 {
     public override string Device { get; init; } = Device;
 
-    public override string Say(NetworkDocument house) => $"Let the leases of {house.NameOf(Device)} last {SettingCatalogue.SayMinutes(Minutes)}";
+    public override string Say(NetworkDocument house) => $"Let the leases of {house.NameOf(Device)} last {SettingCatalogue.SayMinutes(LeaseMinutes)}";
 
     protected override ActionProblem? Problem(NetworkDocument house, Device box) =>
         box.Lan?.DhcpServer is null ? new("device", $"{box.Name} has no DHCP server.") : null;
 
-    protected override Device Change(NetworkDocument house, Device box) => box.WithServer(server => server with { LeaseMinutes = Minutes });
+    protected override Device Change(NetworkDocument house, Device box) => box.WithServer(server => server with { LeaseMinutes = LeaseMinutes });
 }
 
 public sealed record ReserveAddress(string Device, MacAddress Mac, Ipv4Address Address) : BoxSetting

@@ -53,6 +53,9 @@ public static class DocumentReader
         return problems.Found.Count == 0 ? new(document, []) : new(null, problems.Found);
     }
 
+    /// <summary>The shape of a document, as this reader asks for it.</summary>
+    internal static SchemaNode Shape() => ObjectReader.Describe(Document);
+
     private static NetworkDocument Document(ObjectReader r)
     {
         var format = r.RequiredText("format");
@@ -226,7 +229,7 @@ public static class DocumentReader
             Unknown = r.Rest(),
         };
         if (lan.Method == LanMethod.Static && r.Find("address") is null)
-            r.Missing("address", "the box's own address, such as 192.168.1.1/24, or let method be dhcp");
+            r.MissingHere("address", "the box's own address, such as 192.168.1.1/24, or let method be dhcp");
         return lan;
     }
 
@@ -248,8 +251,8 @@ public static class DocumentReader
         // Both missing: nobody has looked at the pool. One alone is half an answer.
         if (server.Enabled && r.Find("start") is null != r.Find("end") is null)
         {
-            if (r.Find("start") is null) r.Missing("start", "the pool's first address; leave out both where nobody has looked");
-            else r.Missing("end", "the pool's last address; leave out both where nobody has looked");
+            if (r.Find("start") is null) r.MissingHere("start", "the pool's first address; leave out both where nobody has looked");
+            else r.MissingHere("end", "the pool's last address; leave out both where nobody has looked");
         }
         return server;
     }
@@ -277,7 +280,7 @@ public static class DocumentReader
             Unknown = r.Rest(),
         };
         if (wan.Method == WanMethod.Static && r.Find("address") is null)
-            r.Missing("address", "the address that was agreed, or let method be dhcp");
+            r.MissingHere("address", "the address that was agreed, or let method be dhcp");
         return wan;
     }
 
@@ -301,7 +304,7 @@ public static class DocumentReader
         Ssid = r.RequiredSsid("ssid"),
         Security = r.Word<WifiSecurity>("security") ?? WifiSecurity.Open,
         Key = r.Text("key"),
-        Channel = Channel(r),
+        Channel = r.Channel("channel"),
         WidthMHz = r.Whole("widthMHz", Limits.LeastWidthMHz, Limits.MostWidthMHz),
         Broadcast = r.Flag("broadcast", true),
         Enabled = r.Flag("enabled", true),
@@ -309,15 +312,6 @@ public static class DocumentReader
         Vlan = r.Whole("vlan", Network.Vlan.Least, Network.Vlan.Most),
         Unknown = r.Rest(),
     };
-
-    private static WifiChannel? Channel(ObjectReader r)
-    {
-        if (r.Find("channel") is not { } value) return null;
-        if (value.ValueKind == JsonValueKind.String && value.ValueEquals("auto")) return new(null);
-        if (value.ValueKind == JsonValueKind.Number) return r.Whole("channel", Limits.LeastChannel, Limits.MostChannel) is { } number ? new(number) : null;
-        r.Problem("channel", $"{ObjectReader.Describe(value)} stands here. Write a channel number, or “auto”.");
-        return null;
-    }
 
     private static Uplink Uplink(ObjectReader r) => new()
     {
@@ -389,8 +383,8 @@ public static class DocumentReader
         };
         if (read.Ssid is not null && (read.Device is not null || read.Port is not null))
             r.Problem("ssid", "A thing is plugged in or on Wi-Fi, not both. Leave out ssid, or device and port.");
-        else if (read.Ssid is null && read.Device is null) r.Missing("device", "the device it is plugged into, or an ssid");
-        else if (read.Ssid is null && read.Port is null) r.Missing("port", "the socket it is plugged into");
+        else if (read.Ssid is null && read.Device is null) r.MissingHere("device", "the device it is plugged into, or an ssid");
+        else if (read.Ssid is null && read.Port is null) r.MissingHere("port", "the socket it is plugged into");
         return read;
     }
 
@@ -405,7 +399,7 @@ public static class DocumentReader
             Unknown = r.Rest(),
         };
         if (read.Method == EndpointMethod.Static && r.Find("address") is null)
-            r.Missing("address", "its fixed address, or let method be dhcp");
+            r.MissingHere("address", "its fixed address, or let method be dhcp");
         return read;
     }
 

@@ -11,7 +11,18 @@ internal sealed class ObjectReader
     private readonly HashSet<string> known = new(StringComparer.Ordinal);
     private readonly ProblemList problems;
 
-    private ObjectReader(string place, ProblemList problems) => (Place, this.problems) = (place, problems);
+    /// <summary>Asked what it would read instead of being given something: the published schema comes from the reader itself.</summary>
+    private readonly SchemaNode? schema;
+
+    private ObjectReader(string place, ProblemList problems, SchemaNode? schema = null) => (Place, this.problems, this.schema) = (place, problems, schema);
+
+    /// <summary>Runs a reader over nothing and writes down what it asks for.</summary>
+    public static SchemaNode Describe<T>(Func<ObjectReader, T> read)
+    {
+        var node = SchemaNode.Object();
+        read(new("", new(), node));
+        return node;
+    }
 
     public string Place { get; }
 
@@ -46,6 +57,7 @@ internal sealed class ObjectReader
 
     public string? Text(string field)
     {
+        schema?.Has(field, SchemaNode.Text(Limits.NameLetters));
         if (Find(field) is not { } value) return null;
         if (TextOf(value) is not { } text) Problem(field, $"{Describe(value)} stands here. Write text in quotes.");
         else if (text.Length > Limits.NameLetters) Problem(field, $"Longer than {Limits.NameLetters} letters. Shorten it.");
@@ -56,6 +68,8 @@ internal sealed class ObjectReader
     /// <summary>What people call it: not empty where it stands.</summary>
     public string? Name(string field)
     {
+        schema?.Has(field, SchemaNode.Text(Limits.NameLetters, least: 1));
+        if (schema is not null) return null;
         var name = Text(field);
         if (name is not null && string.IsNullOrWhiteSpace(name)) Problem(field, "Empty. Give it a name.");
         return name;
@@ -63,6 +77,8 @@ internal sealed class ObjectReader
 
     public string Id(string field)
     {
+        schema?.Requires(field, SchemaNode.Text(Limits.IdLetters, least: 1));
+        if (schema is not null) return "";
         var id = RequiredText(field);
         if (id.Length > Limits.IdLetters) Problem(field, $"Longer than {Limits.IdLetters} letters. Shorten it.");
         else if (id.Length > 0 && string.IsNullOrWhiteSpace(id)) Problem(field, "Empty. Give it an id.");
@@ -72,6 +88,8 @@ internal sealed class ObjectReader
     /// <summary>A network's name, at most 32 bytes.</summary>
     public string? Ssid(string field)
     {
+        schema?.Has(field, SchemaNode.Text(Limits.SsidBytes, least: 1));
+        if (schema is not null) return null;
         if (Text(field) is not { } ssid) return null;
         if (Limits.WhyNoSsid(ssid) is { } why) Problem(field, why);
         return ssid;
@@ -79,12 +97,15 @@ internal sealed class ObjectReader
 
     public string RequiredSsid(string field)
     {
+        schema?.Requires(field, SchemaNode.Text(Limits.SsidBytes, least: 1));
+        if (schema is not null) return "";
         if (Find(field) is null) Missing(field, "the network's name");
         return Ssid(field) ?? "";
     }
 
     public ImmutableArray<string> TextList(string field)
     {
+        schema?.Has(field, SchemaNode.List(SchemaNode.Text(Limits.NameLetters, least: 1)));
         if (Array(field) is not { } array) return [];
         var list = ImmutableArray.CreateBuilder<string>();
         var index = 0;
@@ -100,6 +121,7 @@ internal sealed class ObjectReader
 
     public T? Numbers<T>(string field) where T : struct, INumbers<T>
     {
+        schema?.Has(field, SchemaNode.Numbers(T.Count));
         if (Find(field) is not { } value) return null;
         var read = NumbersConverter<T>.TryRead(value, out var why);
         if (read is null) Problem(field, $"{Describe(value)} stands here. {why}");
@@ -108,6 +130,8 @@ internal sealed class ObjectReader
 
     public string RequiredText(string field)
     {
+        schema?.Requires(field, SchemaNode.Text(Limits.NameLetters, least: 1));
+        if (schema is not null) return "";
         if (Find(field) is null)
         {
             Missing(field, "text");
@@ -118,21 +142,34 @@ internal sealed class ObjectReader
         return text;
     }
 
-    public void Missing(string field, string expected) => Problem(field, $"Missing. Write {expected}.");
+    public void Missing(string field, string expected)
+    {
+        schema?.Requires(field);
+        Problem(field, $"Missing. Write {expected}.");
+    }
+
+    /// <summary>Missing because of what another field says.</summary>
+    public void MissingHere(string field, string expected) => Problem(field, $"Missing. Write {expected}.");
 
     public bool Flag(string field, bool otherwise)
     {
+        schema?.Has(field, SchemaNode.Flag());
         if (Find(field) is not { } value) return otherwise;
         if (value.ValueKind is JsonValueKind.True or JsonValueKind.False) return value.GetBoolean();
         Problem(field, $"{Describe(value)} stands here. Write true or false.");
         return otherwise;
     }
 
-    public bool? OptionalFlag(string field) => Find(field) is null ? null : Flag(field, false);
+    public bool? OptionalFlag(string field)
+    {
+        schema?.Has(field, SchemaNode.Flag());
+        return Find(field) is null ? null : Flag(field, false);
+    }
 
     /// <summary>A whole number within both ends, or null; out of range is a problem.</summary>
     public int? Whole(string field, int least, int most)
     {
+        schema?.Has(field, SchemaNode.Whole(least, most));
         if (Find(field) is not { } value) return null;
         if (value.ValueKind == JsonValueKind.Number && value.TryGetInt32(out var number) && number >= least && number <= most)
             return number;
@@ -144,6 +181,7 @@ internal sealed class ObjectReader
 
     public double? Number(string field, double least, double most)
     {
+        schema?.Has(field, SchemaNode.Number(least, most));
         if (Find(field) is not { } value) return null;
         if (value.ValueKind == JsonValueKind.Number && value.TryGetDouble(out var number) && number >= least && number <= most)
             return number;
@@ -153,6 +191,7 @@ internal sealed class ObjectReader
 
     public T? Value<T>(string field) where T : struct, ITextValue<T>
     {
+        schema?.Has(field, SchemaNode.Value<T>());
         if (Find(field) is not { } value) return null;
         if (TextOf(value) is { } text && T.TryParse(text, out var read)) return read;
         Problem(field, $"{Describe(value)} is not {T.Expected}.{Mend(value)}");
@@ -161,6 +200,7 @@ internal sealed class ObjectReader
 
     public T? Word<T>(string field) where T : struct, Enum
     {
+        schema?.Has(field, SchemaNode.Word<T>());
         if (Find(field) is not { } value) return null;
         if (WordOf<T>(value) is { } word) return word;
         Problem(field, UnknownWord<T>(value));
@@ -169,12 +209,14 @@ internal sealed class ObjectReader
 
     public T RequiredWord<T>(string field) where T : struct, Enum
     {
+        schema?.Requires(field, SchemaNode.Word<T>());
+        if (schema is not null) return default;
         if (Find(field) is null) Missing(field, $"one of {string.Join(", ", Words<T>.All)}");
         return Word<T>(field) ?? default;
     }
 
     public ImmutableArray<T> WordList<T>(string field) where T : struct, Enum =>
-        List(field, (element, place) =>
+        List(field, SchemaNode.Word<T>, (element, place) =>
         {
             if (WordOf<T>(element) is { } word) return word;
             problems.Add(place, UnknownWord<T>(element));
@@ -182,7 +224,7 @@ internal sealed class ObjectReader
         });
 
     public ImmutableArray<T> ValueList<T>(string field) where T : struct, ITextValue<T> =>
-        List(field, (element, place) =>
+        List(field, SchemaNode.Value<T>, (element, place) =>
         {
             if (TextOf(element) is { } text && T.TryParse(text, out var read)) return read;
             problems.Add(place, $"{Describe(element)} is not {T.Expected}.");
@@ -190,7 +232,7 @@ internal sealed class ObjectReader
         });
 
     public ImmutableArray<int> WholeList(string field, int least, int most) =>
-        List(field, (element, place) =>
+        List(field, () => SchemaNode.Whole(least, most), (element, place) =>
         {
             if (element.ValueKind == JsonValueKind.Number && element.TryGetInt32(out var number) && number >= least && number <= most) return number;
             problems.Add(place, $"{Describe(element)} stands here. Write a whole number from {least} to {most}.");
@@ -199,6 +241,7 @@ internal sealed class ObjectReader
 
     public ImmutableArray<T> Objects<T>(string field, Func<ObjectReader, T> read) where T : class
     {
+        schema?.Has(field, SchemaNode.List(Describe(read)));
         if (Array(field) is not { } array) return [];
         var list = ImmutableArray.CreateBuilder<T>(array.GetArrayLength());
         var index = 0;
@@ -207,8 +250,22 @@ internal sealed class ObjectReader
         return list.ToImmutable();
     }
 
-    public T? Object<T>(string field, Func<ObjectReader, T> read) where T : class =>
-        Find(field) is { } value && Open(value, At(field), problems) is { } inner ? read(inner) : null;
+    public T? Object<T>(string field, Func<ObjectReader, T> read) where T : class
+    {
+        schema?.Has(field, Describe(read));
+        return Find(field) is { } value && Open(value, At(field), problems) is { } inner ? read(inner) : null;
+    }
+
+    /// <summary>A channel by number, or “auto”.</summary>
+    public WifiChannel? Channel(string field)
+    {
+        schema?.Has(field, SchemaNode.WholeOr("auto", Limits.LeastChannel, Limits.MostChannel));
+        if (schema is not null || Find(field) is not { } value) return null;
+        if (value.ValueKind == JsonValueKind.String && value.ValueEquals("auto")) return new(null);
+        if (value.ValueKind == JsonValueKind.Number) return Whole(field, Limits.LeastChannel, Limits.MostChannel) is { } number ? new(number) : null;
+        Problem(field, $"{Describe(value)} stands here. Write a channel number, or “auto”.");
+        return null;
+    }
 
     /// <summary>The fields nobody asked for, kept as they are. One that is nearly a known name is a slip, and a problem.</summary>
     public Dictionary<string, JsonElement>? Rest()
@@ -266,8 +323,9 @@ internal sealed class ObjectReader
         return null;
     }
 
-    private ImmutableArray<T> List<T>(string field, Func<JsonElement, string, T?> read) where T : struct
+    private ImmutableArray<T> List<T>(string field, Func<SchemaNode> shape, Func<JsonElement, string, T?> read) where T : struct
     {
+        schema?.Has(field, SchemaNode.List(shape()));
         if (Array(field) is not { } array) return [];
         var list = ImmutableArray.CreateBuilder<T>();
         var index = 0;

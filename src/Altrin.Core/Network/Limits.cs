@@ -29,7 +29,6 @@ public static class Limits
         [Line.ProviderId] = "the provider",
         [Line.CarrierId] = "the provider’s own translation",
         [LaptopId] = "the installer’s laptop in a work order",
-        ["internet"] = "the internet",
     };
 
     public const string LaptopId = "installer-laptop";

@@ -31,6 +31,6 @@ public static class NeedBook
         if (!Judges.TryGetValue(need.Kind, out var judge))
             return new(need.Id, null, $"A want of the kind {Words<NeedKind>.Of(need.Kind)}", "This version does not compute this kind yet.");
         var (met, because) = judge.Judge(facts, need);
-        return new(need.Id, met, judge.Sentence(facts.House, need), because);
+        return new(need.Id, met, need.Nice == true ? $"{judge.Sentence(facts.House, need)}, if it can be had" : judge.Sentence(facts.House, need), because);
     }
 }

@@ -80,7 +80,8 @@ internal sealed class LeaseTable
         {
             var (own, numbers) = (provider.Candidates[0].Address!.Value, table.Numbers!);
             servers.Add(new(InterfaceTable.ProviderId, provider.Segment, own, new(numbers.First, numbers.Last),
-                new(own, own.Address, [own.Address], InterfaceTable.ProviderId), []) { Subnet = numbers.Prefix });
+                new(own, own.Address, [own.Address], InterfaceTable.ProviderId), [])
+            { Subnet = numbers.Prefix });
         }
         for (var d = 0; d < house.Devices.Length; d++)
         {
@@ -100,7 +101,8 @@ internal sealed class LeaseTable
         if (settings.PoolIn(own.Prefix) is not { } pool || !pool.IsInside(own.Prefix)) return;
         var dns = settings.Dns.IsDefaultOrEmpty ? [own.Address] : settings.Dns;
         servers.Add(new(device.Id, lan.Segment, own, pool,
-            new(own, settings.Gateway ?? own.Address, dns, device.Id), settings.Reservations) { IsPoolUnknown = settings.IsPoolUnknown });
+            new(own, settings.Gateway ?? own.Address, dns, device.Id), settings.Reservations)
+        { IsPoolUnknown = settings.IsPoolUnknown });
     }
 
     private void Answer(int segmentCount)

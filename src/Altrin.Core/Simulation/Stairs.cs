@@ -19,7 +19,11 @@ public sealed record Stairs(
 /// <param name="GuestsOf">The router whose guest network it is; null for any other tread.</param>
 /// <param name="Boxes">Devices that stand on it without being a step: access points, switches, modems, routers used as bridges.</param>
 public sealed record Tread(string Segment, int Depth, string? Parent, bool IsCutOff, bool IsLoop, string? GuestsOf, ImmutableArray<string> Subnets,
-    ImmutableArray<GivesOut> Servers, ImmutableArray<string> WifiNames, ImmutableArray<string> Boxes, ImmutableArray<string> Things);
+    ImmutableArray<GivesOut> Servers, ImmutableArray<string> WifiNames, ImmutableArray<string> Boxes, ImmutableArray<string> Things)
+{
+    /// <summary>No segment but the table: boxes that lie there, or have no power. Their sockets wait to be used.</summary>
+    public bool IsTable { get; init; }
+}
 
 public sealed record GivesOut(string Device, string Pool);
 
@@ -80,7 +84,7 @@ internal sealed class StairsBuilder
             Descend(top, 1);
             cutOff.UnionWith(order.Skip(before));
         }
-        var treads = order.Where(IsWorthATread).Select(segment => TreadOf(segment, cutOff.Contains(segment))).ToImmutableArray();
+        var treads = order.Where(IsWorthATread).Select(segment => TreadOf(segment, cutOff.Contains(segment))).Concat(Table()).ToImmutableArray();
         var drawn = routers.Select(StepOf).ToImmutableArray();
         var placed = treads.SelectMany(tread => tread.Boxes.Concat(tread.Things)).Concat(steps).ToHashSet(StringComparer.Ordinal);
         var loose = house.Devices.Select(device => device.Id).Concat(house.Endpoints.Select(endpoint => endpoint.Id))
@@ -154,6 +158,12 @@ internal sealed class StairsBuilder
         return new(s.Id, depth[segment], parent.TryGetValue(segment, out var over) ? state.Segments[over].Id : null, isCutOff, s.IsLoop, guests.GetValueOrDefault(segment),
             [.. state.SubnetsOn(segment).Select(prefix => prefix.ToString())], [.. given], [.. names],
             [.. inside[segment].Select(box => box.Id).Where(id => !steps.Contains(id))], [.. things[segment]]);
+    }
+
+    private IEnumerable<Tread> Table()
+    {
+        var idle = house.Devices.Where(box => !state.IsInUse(box.Id)).Select(box => box.Id).ToImmutableArray();
+        if (!idle.IsEmpty) yield return new("table", 1, null, true, false, null, [], [], [], idle, []) { IsTable = true };
     }
 
     private static bool Translates(Device router) => router is { RoutesForItsOwn: true, Nat: true };

@@ -64,6 +64,7 @@ public sealed record ReachGrid(ImmutableArray<string> Things, ImmutableArray<Rea
     }
 }
 
+/// <param name="Revision">The job's version: another one may be another house, for a plan stands on the house as found.</param>
 /// <param name="LeftFixesOut">The house is too big for every fix to be tried.</param>
 public sealed record HouseView(
     int Revision, NetworkDocument Document, HouseSummary Verdict, ImmutableArray<WantView> Wants, ImmutableArray<FindingView> Findings,

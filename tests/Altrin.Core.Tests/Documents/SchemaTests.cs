@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Altrin.Core.Documents;
+using Altrin.Core.Network;
 
 namespace Altrin.Core.Tests.Documents;
 
@@ -11,6 +12,53 @@ public class SchemaTests
     {
         var file = Path.Combine(Examples.Root, "tests", "documents", "refused.json");
         return JsonDocument.Parse(File.ReadAllText(file)).RootElement.EnumerateArray().Select(document => new TheoryDataRow<string>(document.GetRawText()));
+    }
+
+    private static readonly string Published = Path.Combine(Examples.Root, "docs", "formats", "altrin.network-1.schema.json");
+
+    /// <summary>Written anew by ./altrin formats.</summary>
+    [Fact, Trait("kind", "formats")]
+    public void The_published_schema_is_the_readers_own()
+    {
+        var text = DocumentSchema.Export().ToJsonString(new() { WriteIndented = true, NewLine = "\n", Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping }) + "\n";
+        if (Environment.GetEnvironmentVariable("ALTRIN_WRITE_FORMATS") == "1") File.WriteAllText(Published, text);
+        Assert.True(text == File.ReadAllText(Published), "docs/formats/altrin.network-1.schema.json is stale: run ./altrin formats.");
+    }
+
+    /// <summary>A field of a record that the reader does not ask for would be written and never read again.</summary>
+    [Theory]
+    [InlineData(typeof(NetworkDocument), "")]
+    [InlineData(typeof(Line), "line")]
+    [InlineData(typeof(LineAddress), "line.seen")]
+    [InlineData(typeof(Device), "devices")]
+    [InlineData(typeof(Port), "devices.ports")]
+    [InlineData(typeof(WirelessRadio), "devices.radios")]
+    [InlineData(typeof(LanSettings), "devices.lan")]
+    [InlineData(typeof(DhcpServer), "devices.lan.dhcpServer")]
+    [InlineData(typeof(WanSettings), "devices.wan")]
+    [InlineData(typeof(WifiNetwork), "devices.wifi")]
+    [InlineData(typeof(Uplink), "devices.uplink")]
+    [InlineData(typeof(BoxLabel), "devices.label")]
+    [InlineData(typeof(Cable), "cables")]
+    [InlineData(typeof(Endpoint), "endpoints")]
+    [InlineData(typeof(Attachment), "endpoints.connect")]
+    [InlineData(typeof(Need), "needs")]
+    [InlineData(typeof(Building), "building")]
+    [InlineData(typeof(Room), "rooms")]
+    [InlineData(typeof(CableRun), "runs")]
+    [InlineData(typeof(NeighbourNetwork), "neighbours")]
+    public void The_reader_asks_for_every_field_of_a_record_and_for_no_other(Type record, string place)
+    {
+        var node = DocumentSchema.Export().AsObject();
+        foreach (var step in place.Split('.', StringSplitOptions.RemoveEmptyEntries))
+        {
+            var next = node["properties"]![step]!.AsObject();
+            next = next["anyOf"]?[0]?.AsObject() ?? next;
+            node = next["items"]?.AsObject() ?? next;
+        }
+        var fields = record.GetProperties().Where(field => field.Name != nameof(DocumentPart.Unknown) && !field.IsDefined(typeof(System.Text.Json.Serialization.JsonIgnoreAttribute), true))
+            .Select(field => JsonNamingPolicy.CamelCase.ConvertName(field.Name));
+        Assert.Equal(fields.Order(), node["properties"]!.AsObject().Select(field => field.Key).Order());
     }
 
     [Theory, MemberData(nameof(Refused))]

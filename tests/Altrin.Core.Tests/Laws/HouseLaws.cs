@@ -115,8 +115,12 @@ public class HouseLaws
         var house = new HouseBuilder().Gateway().House;
         var boxes = Enumerable.Range(1, 5000).Select(n => new Device
         {
-            Id = $"r{n}", Name = $"r{n}", Mode = DeviceMode.Router, Ports = [new() { Id = "wan", Role = PortRole.Wan }, new() { Id = "lan1", Role = PortRole.Lan }],
-            Lan = new() { Address = new(Ipv4Address.Parse("10.0.0.1").Plus((uint)n << 8), 24), DhcpServer = new() { Enabled = true } }, Wan = new(),
+            Id = $"r{n}",
+            Name = $"r{n}",
+            Mode = DeviceMode.Router,
+            Ports = [new() { Id = "wan", Role = PortRole.Wan }, new() { Id = "lan1", Role = PortRole.Lan }],
+            Lan = new() { Address = new(Ipv4Address.Parse("10.0.0.1").Plus((uint)n << 8), 24), DhcpServer = new() { Enabled = true } },
+            Wan = new(),
         });
         house = house with
         {

@@ -224,9 +224,13 @@ public class WorkOrderTests
     {
         Device Box(string id, DeviceMode mode = DeviceMode.Router) => new()
         {
-            Id = id, Name = id, Mode = mode, Supports = [DeviceMode.Router, DeviceMode.Repeater, DeviceMode.Passthrough],
+            Id = id,
+            Name = id,
+            Mode = mode,
+            Supports = [DeviceMode.Router, DeviceMode.Repeater, DeviceMode.Passthrough],
             Ports = [new() { Id = "wan", Role = PortRole.Wan }, new() { Id = "lan1", Role = PortRole.Lan }],
-            Radios = [new() { Id = "2g", Band = Band.Ghz24 }], Lan = new() { Address = InterfaceAddress.Parse("192.168.9.1/24") },
+            Radios = [new() { Id = "2g", Band = Band.Ghz24 }],
+            Lan = new() { Address = InterfaceAddress.Parse("192.168.9.1/24") },
         };
         yield return new("two boxes, one near the other", [new AddDevice(Box("r1")), new AddDevice(Box("r2")), new SetUplink("r1", new() { Radio = "2g", Ssid = "home", Near = "r2" })]);
         yield return new("a gateway that hands on to a box yet to come", [new AddDevice(Box("g", DeviceMode.Passthrough)), new AddDevice(Box("r2")), new SetPassthroughTarget("g", "r2")]);

@@ -1,7 +1,7 @@
 import { Box, Drawer, Grid, Portal, Spinner, Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
-import { useNavigate, useParams, useSearchParams } from 'react-router'
+import { Outlet, useMatch, useNavigate, useParams, useSearchParams } from 'react-router'
 import { ApiProblem } from '../api/client'
 import { job as jobQuery } from '../api/queries'
 import { Press } from '../parts/Press'
@@ -9,9 +9,6 @@ import { useHand } from '../state/hand'
 import { useTraced } from '../state/trace'
 import { AddBoxSheet } from '../views/stairs/AddBoxSheet'
 import { ReachSheet } from '../views/stairs/ReachSheet'
-import { StairsPage } from '../views/stairs/StairsPage'
-import { WantsPage } from '../views/wants/WantsPage'
-import { WorkOrderPage } from '../views/work-order/WorkOrderPage'
 import { FindSheet } from './FindSheet'
 import { JobProvider, useJob, useTools } from './JobContext'
 import { KeysSheet } from './KeysSheet'
@@ -19,12 +16,13 @@ import { LogSheet } from './LogSheet'
 import { NotFound } from './NotFound'
 import { Spine } from './Spine'
 import { type StageId, stages } from './stages'
+import type { StageTools } from './stageTools'
 import { TopLine } from './TopLine'
 import { useKeys } from './useKeys'
 import { VerdictColumn } from './VerdictColumn'
 
 export function JobPage() {
-  const { id = '', stage = 'stairs' } = useParams()
+  const { id = '' } = useParams()
   const { data, error, refetch } = useQuery(jobQuery(id))
   if (error instanceof ApiProblem && error.status === 404) return <NotFound what="There is no such job." />
   if (!data)
@@ -40,17 +38,18 @@ export function JobPage() {
         )}
       </Box>
     )
-  if (!stages.some((one) => one.id === stage)) return <NotFound what="There is no such stage." />
   return (
     <JobProvider job={data}>
-      <Frame stage={stage as StageId} />
+      <Frame />
     </JobProvider>
   )
 }
 
 type Open = 'reach' | 'keys' | 'log' | 'find' | 'verdict' | 'box' | null
 
-function Frame({ stage }: { stage: StageId }) {
+function Frame() {
+  const asked = useMatch('/job/:id/:stage')?.params.stage
+  const stage = stages.find((one) => one.id === asked)?.id ?? 'stairs'
   const screen = useJob()
   const { job, side, house } = screen
   const tools = useTools()
@@ -66,9 +65,7 @@ function Frame({ stage }: { stage: StageId }) {
 
   const go = (to: StageId) => () => navigate({ pathname: `/job/${job.id}/${to}`, search: params.toString() })
   useKeys({
-    '1': go('wants'),
-    '2': go('stairs'),
-    '3': go('work'),
+    ...Object.fromEntries(stages.map((one, i) => [`${i + 1}`, go(one.id)])),
     p: () => tools.show(side === 'found' ? 'planned' : 'found'),
     f: () => {
       const fix = house.findings.flatMap((finding) => finding.fixes.slice(0, 1))[0]
@@ -99,11 +96,9 @@ function Frame({ stage }: { stage: StageId }) {
       <TopLine onVerdict={() => setOpen('verdict')} onLog={() => setOpen('log')} />
       <Spine stage={stage} onKeys={() => setOpen('keys')} />
       <Box as="main" gridArea="sheet" overflow="auto" position="relative" tabIndex={-1} className="sheet">
-        {stage === 'wants' && <WantsPage />}
-        {stage === 'stairs' && (
-          <StairsPage onAddBox={() => setOpen('box')} onReach={() => setOpen('reach')} />
-        )}
-        {stage === 'work' && <WorkOrderPage />}
+        <Outlet
+          context={{ addBox: () => setOpen('box'), showReach: () => setOpen('reach') } satisfies StageTools}
+        />
       </Box>
       <Box
         as="aside"

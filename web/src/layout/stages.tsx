@@ -1,5 +1,8 @@
 import type { ReactNode } from 'react'
 import type { WorkOrderView } from '../api/types'
+import { StairsPage } from '../views/stairs/StairsPage'
+import { WantsPage } from '../views/wants/WantsPage'
+import { WorkOrderPage } from '../views/work-order/WorkOrderPage'
 import type { JobScreen } from './JobContext'
 
 export type StageId = 'wants' | 'stairs' | 'work'
@@ -21,6 +24,7 @@ export type Stage = {
   id: StageId
   name: string
   icon: ReactNode
+  page: ReactNode
   /** What is open there. The order is told once somebody has looked at it: writing it is the longest computation there is. */
   note: (job: JobScreen, order?: WorkOrderView) => string
   isOpen: (job: JobScreen) => boolean
@@ -31,6 +35,7 @@ export const stages: Stage[] = [
   {
     id: 'wants',
     name: 'Wants',
+    page: <WantsPage />,
     icon: icon('M4 6h2M4 11h2M4 16h2M9 6h9M9 11h9M9 16h6'),
     note: ({ house }) => {
       const failing = house.verdict.wants - house.verdict.wantsHeld
@@ -41,6 +46,7 @@ export const stages: Stage[] = [
   {
     id: 'stairs',
     name: 'Stairs',
+    page: <StairsPage />,
     icon: icon('M3 5h6v6h6v6h4M3 5v-1M19 17v1'),
     note: ({ house: { verdict } }) =>
       verdict.faults
@@ -53,6 +59,7 @@ export const stages: Stage[] = [
   {
     id: 'work',
     name: 'Work order',
+    page: <WorkOrderPage />,
     icon: icon('M7 4h8v3H7zM5 5H4v14h14V5h-1M8 12l2 2 4-4'),
     note: ({ job }, order) => {
       if (job.plan.deeds === 0) return 'nothing planned'

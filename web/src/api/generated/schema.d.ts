@@ -1236,10 +1236,6 @@ export interface components {
         };
         /** @enum {string} */
         EndpointMethod: "dhcp" | "static";
-        ExpectedReading: {
-            reading: string;
-            value: string;
-        };
         FindingView: {
             key: string;
             rule: string;
@@ -1532,7 +1528,7 @@ export interface components {
             /** @enum {string} */
             do?: "set-lease-time";
             /** Format: int32 */
-            minutes: number;
+            leaseMinutes: number;
             device: string;
         };
         InstallerActionSetLine: {
@@ -1843,6 +1839,10 @@ export interface components {
         };
         /** @enum {string} */
         ReachProblem: "none" | "no-address" | "loop" | "nobody-there" | "held-by-another" | "no-gateway" | "no-way-out" | "overlap" | "not-translated" | "behind-nat" | "guests-apart" | "no-way-back";
+        ReadingInWords: {
+            reading: string;
+            value: string;
+        };
         Reservation: {
             mac: components["schemas"]["MacAddress"];
             address: components["schemas"]["Ipv4Address"];
@@ -1958,6 +1958,7 @@ export interface components {
             wifiNames: string[];
             boxes: string[];
             things: string[];
+            isTable?: boolean;
         };
         Uplink: {
             radio: string;
@@ -2049,7 +2050,7 @@ export interface components {
             changes: components["schemas"]["SettingChange"][];
             /** Format: int32 */
             waitSeconds: null | number;
-            expect: components["schemas"]["ExpectedReading"][];
+            expect: components["schemas"]["ReadingInWords"][];
             cutOff: string[];
             cautions: string[];
             actions: components["schemas"]["InstallerAction"][];

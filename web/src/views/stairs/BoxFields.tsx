@@ -153,8 +153,7 @@ export function BoxFields({ device }: { device: Device }) {
               commit={(text) =>
                 /^\d+$/.test(text)
                   ? attempt(
-                      [{ do: 'set-lease-time', device: device.id, minutes: Number(text) }],
-                      'minutes',
+                      [{ do: 'set-lease-time', device: device.id, leaseMinutes: Number(text) }],
                       'leaseMinutes',
                     )
                   : Promise.resolve(`“${text}” is no time. Write minutes, such as 720.`)

@@ -4,6 +4,7 @@ import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { trace as traceQuery } from '../../api/queries'
 import type { HouseView } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
+import { useStageTools } from '../../layout/stageTools'
 import { AddressText } from '../../parts/AddressText'
 import { Press } from '../../parts/Press'
 import { nameOf } from '../../parts/words'
@@ -38,7 +39,8 @@ function useChanged(house: HouseView): Set<string> {
   return changed
 }
 
-export function StairsPage({ onAddBox, onReach }: { onAddBox: () => void; onReach: () => void }) {
+export function StairsPage() {
+  const { addBox: onAddBox, showReach: onReach } = useStageTools()
   const { house, selected, side, job } = useJob()
   const traced = useTraced((store) => store.traced)
   const isTraced = traced !== null && traced === selected

@@ -10,7 +10,7 @@ export function TreadLabel({ tread, house }: { tread: PlacedTread; house: HouseV
   const { tread: data, label } = tread
   const rest = [
     ...(data.guestsOf ? [`guests of ${nameOf(house.document, data.guestsOf)}: internet, nothing else`] : []),
-    ...(data.isCutOff ? ['not joined to the street'] : []),
+    ...(data.isCutOff && !data.isTable ? ['not joined to the street'] : []),
   ]
   const named = data.servers.slice(0, mostServerLines)
   const more = data.servers.length - named.length
@@ -25,21 +25,23 @@ export function TreadLabel({ tread, house }: { tread: PlacedTread; house: HouseV
     >
       <Text as="h3" lineHeight="1.3" lineClamp={1}>
         <AddressText fontSize="16px" fontWeight="700">
-          {data.subnets.join(' and ') || 'no subnet'}
+          {data.isTable ? 'On the table' : data.subnets.join(' and ') || 'no subnet'}
         </AddressText>
       </Text>
       <Text fontSize="13px" color={data.servers.length > 1 ? 'brick' : 'quiet'} lineHeight="17px">
-        {data.isLoop
-          ? 'a loop: nothing gets through'
-          : named.length === 0
-            ? 'nobody gives out addresses'
-            : named.map((server, i) => (
-                <Box as="span" key={server.device} display="block" truncate>
-                  {i === 0 ? 'addresses from ' : 'and from '}
-                  {nameOf(house.document, server.device)}, {server.pool}
-                  {more > 0 && i === named.length - 1 && ` and ${more} more`}
-                </Box>
-              ))}
+        {data.isTable
+          ? 'not in use: press a socket to lay a cable'
+          : data.isLoop
+            ? 'a loop: nothing gets through'
+            : named.length === 0
+              ? 'nobody gives out addresses'
+              : named.map((server, i) => (
+                  <Box as="span" key={server.device} display="block" truncate>
+                    {i === 0 ? 'addresses from ' : 'and from '}
+                    {nameOf(house.document, server.device)}, {server.pool}
+                    {more > 0 && i === named.length - 1 && ` and ${more} more`}
+                  </Box>
+                ))}
       </Text>
       <Text fontSize="13px" color="quiet" lineHeight="1.3" lineClamp={1}>
         {data.wifiNames.length > 0 && (

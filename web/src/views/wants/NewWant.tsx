@@ -20,6 +20,7 @@ const kinds: { value: Kind; label: string }[] = [
   { value: 'guests-apart', label: 'Guests on … are kept apart' },
   { value: 'keep-name', label: 'The Wi-Fi name … and its password stay' },
   { value: 'sockets', label: '… free sockets in …' },
+  { value: 'dns', label: 'Names are asked of …' },
   { value: 'speed', label: 'At least … Mb/s in or for …' },
 ]
 
@@ -45,6 +46,8 @@ export function NewWant() {
   const [from, setFrom] = useState('')
   const [to, setTo] = useState('')
   const [discovery, setDiscovery] = useState(false)
+  const [nice, setNice] = useState(false)
+  const [servers, setServers] = useState('')
   const [protocol, setProtocol] = useState<'tcp' | 'udp'>('tcp')
   const [port, setPort] = useState('')
   const [prefix, setPrefix] = useState('10.0.0.0/8')
@@ -79,13 +82,18 @@ export function NewWant() {
       return setProblem(
         `Port: “${port}” is no port. Write a whole number from 1 to 65535, or leave it empty.`,
       )
-    const need: Need = { id: `n${n}`, kind }
+    const need: Need = { id: `n${n}`, kind, ...(nice ? { nice } : {}) }
     if (kind === 'reach')
       Object.assign(need, { from: one, to: other, discovery, ...(number ? { protocol, port: number } : {}) })
     else if (kind === 'inbound') Object.assign(need, { endpoint: one, protocol, port: number })
     else if (kind === 'tunnel') Object.assign(need, { prefix: prefix.trim() })
     else if (kind === 'guests-apart') Object.assign(need, { ssid: named?.ssid })
     else if (kind === 'keep-name') Object.assign(need, { ssid: named?.ssid, key: named?.key ?? undefined })
+    else if (kind === 'dns')
+      Object.assign(need, {
+        servers: servers.split(/[\s,;]+/).filter(Boolean),
+        ...(from ? { endpoint: from } : {}),
+      })
     else if (kind === 'sockets') {
       if (!/^\d+$/.test(count.trim()))
         return setProblem(`Sockets: “${count}” is no number. Write a whole number, such as 3.`)
@@ -157,6 +165,17 @@ export function NewWant() {
             />
           </>
         )}
+        {kind === 'dns' && (
+          <>
+            <Choice
+              label="Who"
+              value={from}
+              options={[{ value: '', label: 'everything' }, ...things]}
+              onChange={setFrom}
+            />
+            <PlainField label="Name servers" width="230px" value={servers} onChange={setServers} />
+          </>
+        )}
         {kind === 'tunnel' && <PlainField label="Prefix" value={prefix} onChange={setPrefix} />}
         {kind === 'reach' && (
           <Checkbox.Root
@@ -169,6 +188,15 @@ export function NewWant() {
             <Checkbox.Label fontWeight="400">found by name too</Checkbox.Label>
           </Checkbox.Root>
         )}
+        <Checkbox.Root
+          checked={nice}
+          onCheckedChange={(change) => setNice(change.checked === true)}
+          minH="30px"
+        >
+          <Checkbox.HiddenInput />
+          <Checkbox.Control borderColor="quiet" />
+          <Checkbox.Label fontWeight="400">if it can be had</Checkbox.Label>
+        </Checkbox.Root>
         <Press
           kind="main"
           disabled={

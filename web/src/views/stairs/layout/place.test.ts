@@ -44,6 +44,7 @@ function tread(
     isCutOff: false,
     isLoop: false,
     guestsOf: null,
+    isTable: false,
     subnets: ['192.168.1.0/24'],
     servers: [],
     wifiNames: [],
