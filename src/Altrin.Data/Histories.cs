@@ -26,6 +26,7 @@ internal sealed class Histories
 
     public void Keep((string, int) key, NetworkDocument house) => Keep(found, key, house);
     public void Keep((string, int) key, ImmutableArray<PlannedDeed> plan) => Keep(plans, key, plan);
+    public void Keep((string, int, int) key, Replayed house) => Keep(planned, key, house);
 
     /// <exception cref="UnreadableJobException">What is stored cannot be read.</exception>
     public async Task<NetworkDocument> Found(AltrinDb db, string job, int number, CancellationToken cancel)

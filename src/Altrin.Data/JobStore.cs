@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using System.Text.Json;
 using Altrin.Core.Actions;
@@ -5,6 +6,7 @@ using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Infrastructure;
 
 namespace Altrin.Data;
 
@@ -15,8 +17,16 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
 {
     private const string AsFound = "As found";
 
-    private readonly DbContextOptions<AltrinDb> options =
-        new DbContextOptionsBuilder<AltrinDb>().UseSqlite($"Data Source={databaseFile};Default Timeout=15").Options;
+    /// <summary>What a deed of a plan comes to when it is written, about.</summary>
+    private const int UsualDeedLetters = 150;
+
+    /// <summary>Jobs kept as they were last read; past that all are let go.</summary>
+    private const int MostJobs = 16;
+
+    private readonly PooledDbContextFactory<AltrinDb> contexts =
+        new(new DbContextOptionsBuilder<AltrinDb>().UseSqlite($"Data Source={databaseFile};Default Timeout=15").Options);
+
+    private readonly ConcurrentDictionary<string, Job> latest = new(StringComparer.Ordinal);
 
     private readonly Histories histories = new();
 
@@ -62,10 +72,12 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
     {
         await using var db = Open();
         if (await db.Jobs.AsNoTracking().FirstOrDefaultAsync(job => job.Id == id, cancel) is not { } job) return null;
+        // A version never changes: what was read of it is what it is.
+        if (latest.TryGetValue(id, out var known) && known.Head.Version == job.Version) return known with { Head = Head(job) };
         var (found, plan, planned) = await Houses(db, job, cancel);
-        var (foundUndo, foundRedo) = await Sentences(db, job, Side.Found, cancel);
-        var (plannedUndo, plannedRedo) = await Sentences(db, job, Side.Planned, cancel);
-        return new(Head(job), new(job.FoundNumber, found, foundUndo, foundRedo), new(job.PlannedNumber, planned.House, plannedUndo, plannedRedo), plan, planned.Held);
+        var (first, second) = await Sentences(db, job, cancel);
+        if (latest.Count >= MostJobs) latest.Clear();
+        return latest[id] = new(Head(job), new(job.FoundNumber, found, first.Undo, first.Redo), new(job.PlannedNumber, planned.House, second.Undo, second.Redo), plan, planned.Held);
     }
 
     /// <summary>Computes and keeps how the job stands, where no build of these rules has yet.</summary>
@@ -99,11 +111,17 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
             var say = sentence ?? actions[0].Say(house);
             if (side == Side.Found)
             {
-                await Push(db, job, side, actions, AltrinJson.WriteCompact(after), say, cancel);
+                var document = AltrinJson.WriteCompact(after);
+                await Push(db, job, side, actions, document.Length, () => document, say, cancel);
                 histories.Keep((job.Id, job.FoundNumber), after);
                 job.Name = after.Name;
             }
-            else await PushPlan(db, job, actions, plan.AddRange(actions.Select(action => new PlannedDeed(action))), say, cancel);
+            else
+            {
+                await PushPlan(db, job, actions, plan.AddRange(actions.Select(action => new PlannedDeed(action))), say, cancel);
+                // What was held before is held still, and the rest has just been done: nothing has to be replayed.
+                histories.Keep((job.Id, job.FoundNumber, job.PlannedNumber), planned with { House = after });
+            }
             return ChangeResult.Done;
         }, cancel);
 
@@ -255,20 +273,25 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
 
     private async Task PushPlan(AltrinDb db, JobRow job, ImmutableArray<InstallerAction> actions, ImmutableArray<PlannedDeed> plan, string sentence, CancellationToken cancel, bool isAnew = false)
     {
-        await Push(db, job, Side.Planned, actions, JsonSerializer.Serialize(plan, AltrinJson.Compact), sentence, cancel, isAnew);
+        await Push(db, job, Side.Planned, actions, plan.Length * UsualDeedLetters, () => JsonSerializer.Serialize(plan, AltrinJson.Compact), sentence, cancel, isAnew);
         histories.Keep((job.Id, job.PlannedNumber), plan);
     }
 
-    /// <param name="whole">The whole state after it, of which a snapshot is kept now and then.</param>
+    /// <param name="letters">About how long the whole state after it is when it is written.</param>
+    /// <param name="whole">That state, of which a snapshot is kept now and then.</param>
     /// <param name="isAnew">It does not follow from the state before it and these actions.</param>
-    private async Task Push(AltrinDb db, JobRow job, Side side, ImmutableArray<InstallerAction> actions, string whole, string sentence, CancellationToken cancel, bool isAnew = false)
+    private async Task Push(AltrinDb db, JobRow job, Side side, ImmutableArray<InstallerAction> actions, int letters, Func<string> whole, string sentence, CancellationToken cancel, bool isAnew = false)
     {
         var parent = Number(job, side);
-        var all = db.Revisions.Where(row => row.JobId == job.Id && row.Side == side);
-        var number = 1 + await all.MaxAsync(row => row.Number, cancel);
-        var since = await all.Where(row => row.Number == parent).Select(row => row.SinceSnapshot).SingleAsync(cancel);
+        var (id, number, since) = (job.Id, 1, 0);
+        foreach (var row in await db.Revisions.AsNoTracking().Where(row => row.JobId == id && row.Side == side && (row.Number == parent || row.Number == db.Revisions.Where(other => other.JobId == id && other.Side == side).Max(other => other.Number)))
+            .Select(row => new { row.Number, row.SinceSnapshot }).ToListAsync(cancel))
+        {
+            number = Math.Max(number, row.Number + 1);
+            if (row.Number == parent) since = row.SinceSnapshot;
+        }
         var text = JsonSerializer.Serialize(actions, AltrinJson.Compact);
-        var isDue = isAnew || since + text.Length > Histories.SnapshotAfter(whole.Length);
+        var isDue = isAnew || since + text.Length > Histories.SnapshotAfter(letters);
         db.Revisions.Add(new()
         {
             JobId = job.Id,
@@ -276,7 +299,7 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
             Number = number,
             Parent = parent,
             Actions = text,
-            Snapshot = isDue ? whole : null,
+            Snapshot = isDue ? whole() : null,
             SinceSnapshot = isDue ? 0 : since + text.Length,
             Sentence = sentence,
             At = clock.GetUtcNow(),
@@ -297,11 +320,17 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
         return ChangeResult.Done;
     }
 
-    private static async Task<(string? Undo, string? Redo)> Sentences(AltrinDb db, JobRow job, Side side, CancellationToken cancel)
+    /// <summary>Of both sides: what undo would take back, and what redo would bring back.</summary>
+    private static async Task<((string? Undo, string? Redo) Found, (string? Undo, string? Redo) Planned)> Sentences(AltrinDb db, JobRow job, CancellationToken cancel)
     {
-        var at = Number(job, side);
-        var row = await db.Revisions.AsNoTracking().Where(row => row.JobId == job.Id && row.Side == side && row.Number == at).Select(row => new { row.Parent, row.Sentence }).SingleAsync(cancel);
-        return (row.Parent is null ? null : row.Sentence, (await Child(db, job.Id, side, at, cancel))?.Sentence);
+        var (id, found, planned) = (job.Id, job.FoundNumber, job.PlannedNumber);
+        var rows = await db.Revisions.AsNoTracking()
+            .Where(row => row.JobId == id && ((row.Side == Side.Found && (row.Number == found || row.Parent == found)) || (row.Side == Side.Planned && (row.Number == planned || row.Parent == planned))))
+            .Select(row => new { row.Side, row.Number, row.Parent, row.Sentence }).ToListAsync(cancel);
+        return (Of(Side.Found, found), Of(Side.Planned, planned));
+
+        (string?, string?) Of(Side side, int at) => (rows.Find(row => row.Side == side && row.Number == at) is { Parent: not null } now ? now.Sentence : null,
+            rows.Where(row => row.Side == side && row.Parent == at).MaxBy(row => row.Number)?.Sentence);
     }
 
     private sealed record ChildRow(int Number, string Sentence);
@@ -321,5 +350,5 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
 
     private static Tick Tick(TickRow row) => new(row.StepKey, row.Revision, row.Outcome, row.Note, row.StartedAt, row.DoneAt);
 
-    private AltrinDb Open() => new(options);
+    private AltrinDb Open() => contexts.CreateDbContext();
 }

@@ -49,10 +49,18 @@ public static class AltrinServer
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<InputErrors>();
         builder.Services.AddOpenApi(ApiDescription.Describe);
+        builder.Services.AddSingleton<IdleMemory>();
+        builder.Services.AddHostedService(services => services.GetRequiredService<IdleMemory>());
 
         var app = builder.Build();
         app.Services.GetRequiredService<JobStore>().Prepare();
         if (settings.GetValue("demo", false)) DemoHouses.Load(app.Services.GetRequiredService<JobStore>()).GetAwaiter().GetResult();
+        var idle = app.Services.GetRequiredService<IdleMemory>();
+        app.Use((context, next) =>
+        {
+            idle.Touch();
+            return next(context);
+        });
         app.UseExceptionHandler();
         app.UseStatusCodePages();
         app.UseMiddleware<HouseRules>();

@@ -40,7 +40,7 @@ public static class ActionRunner
         throw new InvalidOperationException("A house that cannot be read came of deeds each of which left one that can.");
     }
 
-    /// <summary>Each that can be done, in order.</summary>
+    /// <summary>Each that can be done, in order. They were taken before: a list of them has no holes.</summary>
     public static Replayed Replay(NetworkDocument house, ImmutableArray<InstallerAction> actions)
     {
         var quick = Replay(house, actions, checkEach: false);
@@ -56,7 +56,7 @@ public static class ActionRunner
         var held = ImmutableArray.CreateBuilder<HeldAction>();
         for (var i = 0; i < actions.Length; i++)
         {
-            var why = WhyNot(actions[i], house);
+            var why = checkEach ? WhyNot(actions[i], house) : actions[i].Problem(house);
             var after = why is null ? actions[i].Apply(house) : house;
             if (why is null && checkEach && HouseCheck.WhyNot(after) is { } unreadable) why = InTheWordsOf(actions[i], unreadable);
             if (why is not null) held.Add(new(i, actions[i], why));

