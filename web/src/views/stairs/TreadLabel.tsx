@@ -24,9 +24,15 @@ export function TreadLabel({ tread, house }: { tread: PlacedTread; house: HouseV
       pointerEvents="none"
     >
       <Text as="h3" lineHeight="1.3" lineClamp={1}>
-        <AddressText fontSize="16px" fontWeight="700">
-          {data.isTable ? 'On the table' : data.subnets.join(' and ') || 'no subnet'}
-        </AddressText>
+        {data.isTable ? (
+          <Text as="span" fontWeight="700">
+            On the table
+          </Text>
+        ) : (
+          <AddressText fontSize="16px" fontWeight="700">
+            {data.subnets.join(' and ') || 'no subnet'}
+          </AddressText>
+        )}
       </Text>
       <Text fontSize="13px" color={data.servers.length > 1 ? 'brick' : 'quiet'} lineHeight="17px">
         {data.isTable
