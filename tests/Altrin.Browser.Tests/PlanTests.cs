@@ -48,7 +48,7 @@ public sealed class PlanTests : IDisposable
         browser.Fill("DNS servers given", "192.0.2.53, 192.0.2.54");
         browser.Fill("Lease in minutes", "120");
         browser.Go($"{server.Address}/job/{id}/work?side=planned");
-        browser.UntilText("Pool");
+        browser.UntilText("DHCP");
         var order = (await client.GetFromJsonAsync<JsonObject>($"/api/jobs/{id}/work-order"))!;
         var rows = order["order"]!["steps"]!.AsArray().SelectMany(step => step!["changes"]!.AsArray()).Select(row => $"{row!["setting"]}: {row["to"]}").ToList();
         Assert.Contains("DNS servers given: 192.0.2.53, 192.0.2.54", rows);

@@ -10,6 +10,7 @@ namespace Altrin.Core.WorkOrders;
 internal static class BoxWork
 {
     private const string LastFromHere = "From here on the box gives your laptop no address. That is meant: do this last.";
+    private const string AskAnew = "Your laptop keeps its old name servers until it asks again: pull its cable, or turn its Wi-Fi off, and join it anew before you look.";
 
     public static int RebootSeconds(Device box) => box.Label?.RebootSeconds ?? BoxLabel.UsualRebootSeconds;
 
@@ -21,7 +22,7 @@ internal static class BoxWork
         LogIn(work, planned.Id, "Log in");
         Address(work, planned);
         Wifi(work, planned);
-        Page(work, planned, SettingsPage.Dhcp, "Pool", $"Set what {planned.Name} gives out",
+        Page(work, planned, SettingsPage.Dhcp, "DHCP", $"Set what {planned.Name} gives out",
             ["Devices keep their old lease until they ask again: turn their Wi-Fi or the device off and on."]);
         Page(work, planned, SettingsPage.Wan, "WAN side", $"Set the WAN side of {planned.Name}", []);
         Page(work, planned, SettingsPage.Services, "Other settings", $"Set the rest of {planned.Name}", []);
@@ -60,6 +61,8 @@ internal static class BoxWork
     {
         var (actions, rows) = Acts(work, planned, page);
         if (actions.IsEmpty) return;
+        // Changing them is a usual cure: then they are what to look at, on a laptop that asked anew.
+        var laptopTells = actions.Any(action => action is SetLeaseDns) && work.LaptopIsServedBy(planned.Id);
         work.Step(new(brief, title)
         {
             Page = planned.Id,
@@ -67,9 +70,8 @@ internal static class BoxWork
             Find = SettingWords.Find(page, planned.Kit),
             Changes = rows,
             PageAfter = planned.Id,
-            // Changing them is a usual cure: then they are what to look at.
-            Expect = actions.Any(action => action is SetLeaseDns) ? after => [new DnsReading(planned.Lan!.DhcpServer!.Dns.IsEmpty ? [planned.Lan.Address!.Value.Address] : planned.Lan.DhcpServer.Dns)] : null,
-            Cautions = cautions,
+            Expect = laptopTells ? after => after.NameServersOfLaptop() : null,
+            Cautions = laptopTells ? [AskAnew, .. cautions] : cautions,
         });
     }
 

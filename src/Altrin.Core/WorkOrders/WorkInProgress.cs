@@ -109,6 +109,10 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
     public ImmutableArray<Reading> LaptopShows() =>
         [.. Expected.Of(state, Actions.Laptop.Id).Where(reading => reading is AddressReading or GatewayReading or InternetReading)];
 
+    /// <summary>The name servers the laptop was given.</summary>
+    public ImmutableArray<Reading> NameServersOfLaptop() =>
+        [.. Expected.Of(state, Actions.Laptop.Id).Where(reading => reading is DnsReading)];
+
     /// <summary>The page of a box, where it opens for the laptop.</summary>
     public ImmutableArray<Reading> PageReading(string device) =>
         Expected.Page(state, Actions.Laptop.Id, device) is { Opens: true } page ? [page] : [];

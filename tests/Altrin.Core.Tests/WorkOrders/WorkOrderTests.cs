@@ -2,6 +2,7 @@ using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
+using Altrin.Core.Readings;
 using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders;
@@ -267,6 +268,35 @@ public class WorkOrderTests
         var order = WorkOrderWriter.Write(Demo, action.Apply(Demo));
         Assert.True(order.IsProven, string.Join("; ", order.Gaps));
         Assert.Contains(order.Steps.SelectMany(step => step.Changes), change => change.Setting == setting && change.To == to);
+    }
+
+    /// <summary>Name servers to be seen on the laptop are those it is given in the house as the step leaves it, whoever gives them.</summary>
+    [Fact]
+    public void Name_servers_to_be_seen_are_those_the_laptop_is_given()
+    {
+        var seen = 0;
+        for (var seed = 1; seed <= 200; seed++)
+        {
+            var found = Houses.Make(seed, Enum.GetValues<DeviceMode>());
+            foreach (var box in found.Devices)
+            {
+                var action = new SetLeaseDns(box.Id) { Servers = [Ipv4Address.Parse("192.0.2.53")] };
+                if (action.Problem(found) is not null) continue;
+                var house = found;
+                foreach (var step in WorkOrderWriter.Write(found, action.Apply(found)).Steps)
+                {
+                    house = step.Actions.Apply(house);
+                    foreach (var said in step.Readings.OfType<DnsReading>())
+                    {
+                        seen++;
+                        var given = Assert.Single(Expected.Of(Simulator.Run(house), Laptop.Id).OfType<DnsReading>());
+                        Assert.True(Expected.Matches(said, given), $"house {seed}, {box.Name}: {string.Join(", ", said.Servers)} said, {string.Join(", ", given.Servers)} given");
+                        Assert.Contains(step.Cautions, caution => caution.Contains("until it asks again"));
+                    }
+                }
+            }
+        }
+        Assert.True(seen > 50, $"only {seen} readings");
     }
 
     /// <summary>Every setting of the catalogue that differs and is no mere record is a step, or a gap that is said.</summary>
