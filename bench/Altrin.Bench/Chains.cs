@@ -45,7 +45,7 @@ public static class Chains
             Devices = [.. devices],
             Cables = [.. cables],
             Endpoints = [.. things],
-            Needs = [.. things.Take(20).Select(thing => new Need { Id = $"n-{thing.Id}", Kind = NeedKind.Internet, Endpoint = thing.Id })],
+            Needs = [.. things.Take(20).Select(thing => new Need.Internet { Id = $"n-{thing.Id}", Endpoint = thing.Id })],
         };
     }
 }

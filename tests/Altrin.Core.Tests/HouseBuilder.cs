@@ -71,7 +71,7 @@ internal sealed class HouseBuilder
     /// <param name="address">Fixed; null asks for one.</param>
     public HouseBuilder Thing(string id, string? at, string? address = null, string? gateway = null, string? mac = null, params Service[] services)
     {
-        var connect = at is null ? null : at[0] == '~' ? new() { Ssid = at[1..] } : Attachment.To(SocketOf(at));
+        var connect = at is null ? null : at[0] == '~' ? new Attachment.Join { Ssid = at[1..] } : Attachment.To(SocketOf(at));
         house = house with
         {
             Endpoints = house.Endpoints.Add(new()

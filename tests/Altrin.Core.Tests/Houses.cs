@@ -86,32 +86,38 @@ public static class Houses
                 Kind = Once(4) ? "laptop" : null,
                 Room = Once(2) ? Pick(random, RoomNames) : null,
                 Bands = Once(5) ? [Band.Ghz5] : [],
-                Connect = thing.Connect is { Ssid: not null } join && Once(3) ? join with { Near = Pick(random, house.Devices.ToArray()).Id } : thing.Connect,
+                Connect = thing.Connect is Attachment.Join join && Once(3) ? join with { Near = Pick(random, house.Devices.ToArray()).Id } : thing.Connect,
             })],
         };
         var things = house.Endpoints.Select(thing => thing.Id).ToArray();
         var needs = Enum.GetValues<NeedKind>().Where(_ => Once(4)).SelectMany(kind => Once(5) ? [kind, kind] : new[] { kind }).Where(kind => things.Length > 1)
-            .Select((kind, i) => new Need
-            {
-                Id = $"w{i}",
-                Kind = kind,
-                Endpoint = kind is NeedKind.Internet or NeedKind.FixedAddress or NeedKind.Inbound || (kind is NeedKind.SingleNat or NeedKind.Dns && Once(2)) ? Pick(random, things) : null,
-                From = kind == NeedKind.Reach ? things[0] : null,
-                To = kind == NeedKind.Reach ? things[1] : null,
-                Discovery = Once(3) ? true : null,
-                Protocol = kind == NeedKind.Inbound ? TransportProtocol.Tcp : null,
-                Port = kind == NeedKind.Inbound ? 80 : null,
-                Ssid = kind is NeedKind.KeepName or NeedKind.GuestsApart ? Once(2) ? "home" : "visitors" : null,
-                Key = kind == NeedKind.KeepName ? "k" : null,
-                Prefix = kind == NeedKind.Tunnel ? Prefix.Parse(Once(2) ? "10.0.0.0/8" : "192.168.1.0/24") : null,
-                Room = kind is NeedKind.Sockets or NeedKind.Speed ? Pick(random, RoomNames) : null,
-                Count = kind == NeedKind.Sockets ? random.Next(1, 5) : null,
-                Mbps = kind is NeedKind.Speed or NeedKind.Coverage ? 50 : null,
-                Servers = kind == NeedKind.Dns ? [Ipv4Address.Parse("192.0.2.53")] : [],
-                Nice = Once(4) ? true : null,
-            });
+            .Select((kind, i) => Want(kind, $"w{i}", random, things) with { Nice = Once(4) ? true : null });
         return HouseCheck.Read(house with { Needs = house.Needs.AddRange(needs) }) is { Document: { } read } ? read
             : throw new InvalidOperationException($"seed {seed}: {HouseCheck.WhyNot(house with { Needs = house.Needs.AddRange(needs) })}");
+    }
+
+    private static Need Want(NeedKind kind, string id, Random random, string[] things)
+    {
+        bool Once(int among) => random.Next(among) == 0;
+        var one = Pick(random, things);
+        return kind switch
+        {
+            NeedKind.Internet => new Need.Internet { Id = id, Endpoint = one },
+            NeedKind.Reach => new Need.Reach { Id = id, From = things[0], To = things[1], Discovery = Once(3) ? true : null },
+            NeedKind.Inbound => new Need.Inbound { Id = id, Endpoint = one, Protocol = TransportProtocol.Tcp, Port = 80 },
+            NeedKind.SingleNat => new Need.SingleNat { Id = id, Endpoint = Once(2) ? one : null },
+            NeedKind.FixedAddress => new Need.FixedAddress { Id = id, Endpoint = one },
+            NeedKind.OneName => new Need.OneName { Id = id },
+            NeedKind.OwnNames => new Need.OwnNames { Id = id },
+            NeedKind.KeepName => new Need.KeepName { Id = id, Ssid = Once(2) ? "home" : "visitors", Key = "k" },
+            NeedKind.GuestsApart => new Need.GuestsApart { Id = id, Ssid = Once(2) ? "home" : "visitors" },
+            NeedKind.Tunnel => new Need.Tunnel { Id = id, Prefix = Prefix.Parse(Once(2) ? "10.0.0.0/8" : "192.168.1.0/24") },
+            NeedKind.Sockets => new Need.Sockets { Id = id, Room = Pick(random, RoomNames), Count = random.Next(1, 5) },
+            NeedKind.Dns => new Need.Dns { Id = id, Endpoint = Once(2) ? one : null, Servers = [Ipv4Address.Parse("192.0.2.53")] },
+            NeedKind.Speed => new Need.Speed { Id = id, Room = Pick(random, RoomNames), Mbps = 50 },
+            NeedKind.Coverage => new Need.Coverage { Id = id, Mbps = 50 },
+            _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "A want of a new kind."),
+        };
     }
 
     /// <summary>The same house for the same seed, so that a failing case can be named.</summary>
@@ -138,7 +144,7 @@ public static class Houses
         }
         var things = ImmutableArray.CreateBuilder<Endpoint>();
         for (var n = random.Next(0, 7); n > 0; n--) things.Add(Thing(random, things.Count, sockets));
-        var needs = things.Take(3).Select((thing, i) => new Need { Id = $"n{i}", Kind = NeedKind.Internet, Endpoint = thing.Id });
+        var needs = things.Take(3).Select((thing, i) => new Need.Internet { Id = $"n{i}", Endpoint = thing.Id });
         return new() { Name = $"House {seed}", Line = line, Devices = boxes, Cables = cables.ToImmutable(), Endpoints = things.ToImmutable(), Needs = [.. needs] };
     }
 
@@ -187,7 +193,7 @@ public static class Houses
             connect = Attachment.To(sockets[0]);
             sockets.RemoveAt(0);
         }
-        else if (random.Next(4) > 0) connect = new() { Ssid = random.Next(2) == 0 ? "home" : "net1", Security = WifiSecurity.Wpa2, Key = "k" };
+        else if (random.Next(4) > 0) connect = new Attachment.Join { Ssid = random.Next(2) == 0 ? "home" : "net1", Security = WifiSecurity.Wpa2, Key = "k" };
         var address = InterfaceAddress.Parse(Pick(random, Addresses));
         return new()
         {

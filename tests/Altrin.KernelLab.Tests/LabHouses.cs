@@ -165,8 +165,8 @@ internal static class LabHouses
         if (random.Next(3) > 0 && take(boxes[random.Next(boxes.Count)].Id, random.Next(12) == 0) is { } socket) connect = Attachment.To(socket);
         else if (random.Next(6) > 0)
             connect = random.Next(4) == 0
-                ? new() { Ssid = "visitors" }
-                : new() { Ssid = random.Next(3) > 0 ? "home" : "net1", Security = WifiSecurity.Wpa2, Key = "k", Near = random.Next(3) == 0 ? boxes[random.Next(boxes.Count)].Id : null };
+                ? new Attachment.Join { Ssid = "visitors" }
+                : new Attachment.Join { Ssid = random.Next(3) > 0 ? "home" : "net1", Security = WifiSecurity.Wpa2, Key = "k", Near = random.Next(3) == 0 ? boxes[random.Next(boxes.Count)].Id : null };
         var router = InterfaceAddress.Parse(Subnets[random.Next(Subnets.Length)]);
         return new()
         {

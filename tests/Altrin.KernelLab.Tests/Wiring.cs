@@ -53,8 +53,8 @@ internal sealed class Wiring
         if (house.Line is { } line) used.Add(line.Device);
         used.UnionWith(house.Devices.Where(box => box.Uplink is not null).Select(box => box.Id));
         used.UnionWith(house.Endpoints.Select(thing => thing.Connect?.Socket?.Device).OfType<string>());
-        var names = house.Endpoints.Where(thing => thing.Connect is { Ssid: not null, Near: not null }).Select(thing => (thing.Connect!.Near, thing.Connect.Ssid, thing.Connect.Key, thing.Connect.Security ?? WifiSecurity.Open))
-            .Concat(house.Devices.Where(box => box.Uplink?.Near is not null).Select(box => (box.Uplink!.Near, (string?)box.Uplink.Ssid, box.Uplink.Key, box.Uplink.Security)));
+        var names = house.Endpoints.Select(thing => thing.Connect).OfType<Attachment.Join>().Where(join => join.Near is not null).Select(join => (join.Near, join.Ssid, join.Key, join.Security ?? WifiSecurity.Open))
+            .Concat(house.Devices.Where(box => box.Uplink?.Near is not null).Select(box => (box.Uplink!.Near, box.Uplink.Ssid, box.Uplink.Key, box.Uplink.Security)));
         foreach (var (near, ssid, key, security) in names)
             if (house.FindDevice(near!) is { } box && Enumerable.Range(0, box.Wifi.Length).Any(i => box.Wifi[i].Ssid == ssid && box.Wifi[i].Key == key && box.Wifi[i].Security == security && WifiOf(box, i) is not null))
                 used.Add(box.Id);

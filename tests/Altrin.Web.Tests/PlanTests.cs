@@ -81,7 +81,7 @@ public class PlanTests
     [Theory]
     [InlineData("""{"do":"set-line","line":{"device":"gw","port":"line","downMbps":-1}}""", "line.downMbps")]
     [InlineData("""{"do":"plug-cable","cable":{"id":"n","a":{"device":"gw","port":"lan4"},"b":{"device":"studio","port":"lan4"},"lengthM":100001}}""", "cable.lengthM")]
-    [InlineData("""{"do":"connect-endpoint","endpoint":"printer","to":{"device":"gw","ssid":"larkspur"}}""", "to.ssid")]
+    [InlineData("""{"do":"connect-endpoint","endpoint":"printer","to":{"device":"gw","ssid":"larkspur"}}""", "to")]
     [InlineData("""{"do":"add-device","device":{"id":"x","name":"X","mode":"switch","ports":[null]}}""", "device.ports[0]")]
     [InlineData("""{"do":"add-endpoint","endpoint":{"id":"carrier","name":"X"}}""", "endpoint.id")]
     public async Task A_bad_deed_is_refused_at_its_field_and_leaves_job_and_list_as_they_were(string deed, string field)

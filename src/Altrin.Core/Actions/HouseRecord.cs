@@ -56,11 +56,7 @@ public sealed record RemoveDevice(string Device) : InstallerAction
         Uplink = device.Uplink?.Near == Device ? device.Uplink with { Near = null } : device.Uplink,
     };
 
-    private Endpoint Forget(Endpoint endpoint)
-    {
-        if (endpoint.Connect?.Device == Device) return endpoint with { Connect = null };
-        return endpoint.Connect?.Near == Device ? endpoint with { Connect = endpoint.Connect with { Near = null } } : endpoint;
-    }
+    private Endpoint Forget(Endpoint endpoint) => endpoint with { Connect = endpoint.Connect?.Without(Device) };
 }
 
 public sealed record AddEndpoint(Endpoint Endpoint) : InstallerAction
@@ -81,7 +77,7 @@ public sealed record RemoveEndpoint(string Endpoint) : InstallerAction
     protected override NetworkDocument Do(NetworkDocument house) => house with
     {
         Endpoints = house.Endpoints.RemoveAll(endpoint => endpoint.Id == Endpoint),
-        Needs = house.Needs.RemoveAll(need => need.Endpoint == Endpoint || need.From == Endpoint || need.To == Endpoint),
+        Needs = house.Needs.RemoveAll(need => need.Things.Any(one => one.Thing == Endpoint)),
     };
 }
 
@@ -117,8 +113,8 @@ public sealed record SetNeed(Need Need) : InstallerAction
     /// <summary>A want that was planned for a thing which is not there any more.</summary>
     private ActionProblem? MissingThing(NetworkDocument house)
     {
-        foreach (var (field, id) in new[] { ("need.endpoint", Need.Endpoint), ("need.from", Need.From), ("need.to", Need.To) })
-            if (id is not null && Checks.Endpoint(house, id, field) is { } problem) return problem;
+        foreach (var (field, id) in Need.Things)
+            if (Checks.Endpoint(house, id, $"need.{field}") is { } problem) return problem;
         return null;
     }
 

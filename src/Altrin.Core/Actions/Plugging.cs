@@ -81,14 +81,15 @@ public sealed record ConnectEndpoint(string Endpoint, Attachment To) : Installer
     public override ActionProblem? Problem(NetworkDocument house)
     {
         if (Checks.Endpoint(house, Endpoint) is { } problem) return problem;
-        if (To.Socket is { } socket) return Checks.FreeSocket(house, socket, "to", Checks.Thing(Endpoint));
-        if (string.IsNullOrEmpty(To.Ssid)) return new("to.ssid", "Missing. Name the Wi-Fi network, or a device and a socket.");
-        return To.Near is { } near ? Checks.Device(house, near, "to.near") : null;
+        return To.Match(
+            plug => Checks.FreeSocket(house, plug.Into, "to", Checks.Thing(Endpoint)),
+            join => join.Ssid.Length == 0 ? new("to.ssid", "Missing. Name the Wi-Fi network, or a device and a socket.")
+                : join.Near is { } near ? Checks.Device(house, near, "to.near") : null);
     }
 
-    public override string Say(NetworkDocument house) => To.Socket is { } socket
-        ? $"Plug {house.NameOf(Endpoint)} into {house.SocketName(socket)}"
-        : $"Join {house.NameOf(Endpoint)} to Wi-Fi {To.Ssid}";
+    public override string Say(NetworkDocument house) => To.Match(
+        plug => $"Plug {house.NameOf(Endpoint)} into {house.SocketName(plug.Into)}",
+        join => $"Join {house.NameOf(Endpoint)} to Wi-Fi {join.Ssid}");
 
     protected override NetworkDocument Do(NetworkDocument house) =>
         house.WithEndpoint(Endpoint, endpoint => endpoint with { Connect = To });

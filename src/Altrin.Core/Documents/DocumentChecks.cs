@@ -27,7 +27,7 @@ internal static class DocumentChecks
         for (var i = 0; i < house.Devices.Length; i++) Check(house.Devices[i], $"devices[{i}]", index, problems);
         Sockets(house, index, problems);
         for (var i = 0; i < house.Endpoints.Length; i++)
-            Near(house.Endpoints[i].Connect?.Near, $"endpoints[{i}].connect.near", index, problems);
+            Near((house.Endpoints[i].Connect as Attachment.Join)?.Near, $"endpoints[{i}].connect.near", index, problems);
         for (var i = 0; i < house.Needs.Length; i++) Check(house.Needs[i], $"needs[{i}]", index, problems);
         for (var i = 0; i < house.Runs.Length; i++) Check(house, house.Runs[i], $"runs[{i}]", problems);
     }
@@ -112,45 +112,9 @@ internal static class DocumentChecks
 
     private static void Check(Need need, string place, Index index, ProblemList problems)
     {
-        switch (need.Kind)
-        {
-            case NeedKind.Internet or NeedKind.FixedAddress: Endpoint(need.Endpoint, "endpoint", isRequired: true); break;
-            case NeedKind.Reach: Endpoint(need.From, "from", isRequired: true); Endpoint(need.To, "to", isRequired: true); break;
-            case NeedKind.Inbound:
-                Endpoint(need.Endpoint, "endpoint", isRequired: true);
-                Required(need.Protocol, "protocol", "tcp or udp");
-                Required(need.Port, "port", "a port, 1 to 65535");
-                break;
-            case NeedKind.SingleNat or NeedKind.Speed: Endpoint(need.Endpoint, "endpoint", isRequired: false); break;
-            case NeedKind.KeepName or NeedKind.GuestsApart: Required(need.Ssid, "ssid", "the network's name"); break;
-            case NeedKind.Tunnel: Required(need.Prefix, "prefix", "the tunnel's prefix, such as 10.0.0.0/8"); break;
-            case NeedKind.Sockets:
-                Required(need.Room, "room", "the room");
-                Required(need.Count, "count", "how many sockets");
-                break;
-            case NeedKind.Dns:
-                Endpoint(need.Endpoint, "endpoint", isRequired: false);
-                if (need.Servers.IsEmpty) problems.Add($"{place}.servers", "Missing. List the name servers, such as [\"192.168.1.1\"].");
-                break;
-            case NeedKind.Coverage: Required(need.Mbps, "mbps", "how many Mb/s"); break;
-        }
-        if (need.Kind == NeedKind.Speed)
-        {
-            Required(need.Mbps, "mbps", "how many Mb/s");
-            if (need.Endpoint is null) Required(need.Room, "room", "the room, or the endpoint that it is for");
-        }
-
-        void Required<T>(T? value, string field, string expected)
-        {
-            if (value is null) problems.Add($"{place}.{field}", $"Missing. Write {expected}.");
-        }
-
-        void Endpoint(string? id, string field, bool isRequired)
-        {
-            if (id is null && isRequired) problems.Add($"{place}.{field}", "Missing. Write the id of an endpoint.");
-            if (id is not null && !index.Endpoints.Contains(id))
+        foreach (var (field, id) in need.Things)
+            if (id.Length > 0 && !index.Endpoints.Contains(id))
                 problems.Add($"{place}.{field}", $"There is no endpoint “{id}”. {Have("The endpoints are", index.Endpoints.Order(StringComparer.Ordinal), "The document lists none")}.");
-        }
     }
 
     private static void Near(string? near, string place, Index index, ProblemList problems)

@@ -70,7 +70,7 @@ public static class DocumentReader
             Devices = r.Objects("devices", Device),
             Cables = r.Objects("cables", Cable),
             Endpoints = r.Objects("endpoints", Endpoint),
-            Needs = r.Objects("needs", Need),
+            Needs = r.Objects("needs", NeedReader.Read),
             Building = r.Object("building", Building),
             Rooms = r.Objects("rooms", Room),
             Runs = r.Objects("runs", Run),
@@ -369,23 +369,26 @@ public static class DocumentReader
         };
     }
 
-    private static Attachment Attachment(ObjectReader r)
+    private static Attachment? Attachment(ObjectReader r)
     {
-        var read = new Attachment
+        var (device, port) = (r.Text("device"), r.Text("port"));
+        var join = new Attachment.Join
         {
-            Device = r.Text("device"),
-            Port = r.Text("port"),
-            Ssid = r.Ssid("ssid"),
+            Ssid = r.Ssid("ssid") ?? "",
             Security = r.Word<WifiSecurity>("security"),
             Key = r.Text("key"),
             Near = r.Text("near"),
             Unknown = r.Rest(),
         };
-        if (read.Ssid is not null && (read.Device is not null || read.Port is not null))
-            r.Problem("ssid", "A thing is plugged in or on Wi-Fi, not both. Leave out ssid, or device and port.");
-        else if (read.Ssid is null && read.Device is null) r.MissingHere("device", "the device it is plugged into, or an ssid");
-        else if (read.Ssid is null && read.Port is null) r.MissingHere("port", "the socket it is plugged into");
-        return read;
+        if (join.Ssid.Length > 0)
+        {
+            if (device is not null || port is not null) r.Problem("ssid", "A thing is plugged in or on Wi-Fi, not both. Leave out ssid, or device and port.");
+            return join;
+        }
+        if (device is null) r.MissingHere("device", "the device it is plugged into, or an ssid");
+        else if (port is null) r.MissingHere("port", "the socket it is plugged into");
+        else return new Attachment.Plug { Device = device, Port = port, Unknown = join.Unknown };
+        return null;
     }
 
     private static EndpointAddress EndpointAddress(ObjectReader r)
@@ -413,28 +416,6 @@ public static class DocumentReader
             Unknown = r.Rest(),
         };
     }
-
-    private static Need Need(ObjectReader r) => new()
-    {
-        Id = r.Id("id"),
-        Kind = r.RequiredWord<NeedKind>("kind"),
-        Endpoint = r.Text("endpoint"),
-        From = r.Text("from"),
-        To = r.Text("to"),
-        Protocol = r.Word<TransportProtocol>("protocol"),
-        Port = r.Whole("port", 1, 65535),
-        Discovery = r.OptionalFlag("discovery"),
-        Ssid = r.Ssid("ssid"),
-        Key = r.Text("key"),
-        Prefix = r.Value<Prefix>("prefix"),
-        Room = r.Text("room"),
-        Count = r.Whole("count", 0, 1000),
-        Mbps = r.Number("mbps", Limits.Mbps),
-        Servers = r.ValueList<Ipv4Address>("servers"),
-        Rooms = r.TextList("rooms"),
-        Nice = r.OptionalFlag("nice"),
-        Unknown = r.Rest(),
-    };
 
     private static InterfaceAddress? HostAddress(ObjectReader r, string field, bool isBox)
     {

@@ -128,13 +128,30 @@ internal sealed class ObjectReader
         return read;
     }
 
-    public string RequiredText(string field)
+    /// <summary>A value already read, which must be there: missing is a problem, wrong is one already.</summary>
+    public T Required<T>(string field, string expected, T? read) where T : struct
+    {
+        if (schema is not null || Find(field) is null) Missing(field, expected);
+        return read ?? default;
+    }
+
+    /// <summary>One object of several kinds, told apart by a word: each kind has blanks of its own.</summary>
+    /// <returns>Null, with the problem noted, where the word is missing or unknown.</returns>
+    public TCase? Cases<TWord, TCase>(string field, Func<TWord, ObjectReader, TCase> read) where TWord : struct, Enum where TCase : class
+    {
+        var word = RequiredWord<TWord>(field);
+        if (schema is null) return Find(field) is { } value && WordOf<TWord>(value) is not null ? read(word, this) : null;
+        foreach (var one in Enum.GetValues<TWord>()) schema.HasCase(field, Words<TWord>.Of(one), Describe(blanks => read(one, blanks)));
+        return null;
+    }
+
+    public string RequiredText(string field, string expected = "text")
     {
         schema?.Requires(field, SchemaNode.Text(Limits.NameLetters, least: 1));
         if (schema is not null) return "";
         if (Find(field) is null)
         {
-            Missing(field, "text");
+            Missing(field, expected);
             return "";
         }
         var text = Text(field) ?? "";
@@ -250,7 +267,7 @@ internal sealed class ObjectReader
         return list.ToImmutable();
     }
 
-    public T? Object<T>(string field, Func<ObjectReader, T> read) where T : class
+    public T? Object<T>(string field, Func<ObjectReader, T?> read) where T : class
     {
         schema?.Has(field, Describe(read));
         return Find(field) is { } value && Open(value, At(field), problems) is { } inner ? read(inner) : null;

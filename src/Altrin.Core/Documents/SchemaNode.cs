@@ -13,6 +13,7 @@ internal sealed class SchemaNode
     private readonly JsonObject json;
     private readonly SortedDictionary<int, (string Field, SchemaNode Node)>? fields;
     private readonly List<string> required = [];
+    private readonly List<JsonNode?> cases = [];
 
     private SchemaNode(JsonObject json, bool isObject = false) => (this.json, fields) = (json, isObject ? [] : null);
 
@@ -52,6 +53,15 @@ internal sealed class SchemaNode
         if (!required.Contains(field)) required.Add(field);
     }
 
+    /// <summary>What else holds where the field has that word.</summary>
+    public void HasCase(string field, string word, SchemaNode node)
+    {
+        var then = node.Write();
+        then.Remove("type");
+        if (then["properties"] is JsonObject { Count: > 0 })
+            cases.Add(new JsonObject { ["if"] = new JsonObject { ["properties"] = new JsonObject { [field] = new JsonObject { ["const"] = word } } }, ["then"] = then });
+    }
+
     public JsonObject Write()
     {
         if (fields is null) return (JsonObject)json.DeepClone();
@@ -62,6 +72,7 @@ internal sealed class SchemaNode
         var written = (JsonObject)json.DeepClone();
         if (required.Count > 0) written["required"] = new JsonArray([.. required.Select(field => (JsonNode)field!)]);
         written["properties"] = properties;
+        if (cases.Count > 0) written["allOf"] = new JsonArray([.. cases.Select(one => one!.DeepClone())]);
         return written;
     }
 

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using Altrin.Core.Actions;
+using Altrin.Core.Network;
 
 namespace Altrin.Core.Formats;
 
@@ -12,4 +13,6 @@ namespace Altrin.Core.Formats;
     RespectNullableAnnotations = true,
     RespectRequiredConstructorParameters = true)]
 [JsonSerializable(typeof(InstallerAction))]
+[JsonSerializable(typeof(Attachment.Plug))]
+[JsonSerializable(typeof(Attachment.Join))]
 internal sealed partial class AltrinJsonContext : JsonSerializerContext;

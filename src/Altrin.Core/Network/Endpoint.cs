@@ -27,24 +27,6 @@ public sealed record Endpoint : DocumentPart
     public ImmutableArray<Service> Services { get; init; } = [];
 }
 
-/// <summary>Either a socket (<see cref="Device"/> and <see cref="Port"/>) or a Wi-Fi network (<see cref="Ssid"/>).</summary>
-public sealed record Attachment : DocumentPart
-{
-    public string? Device { get; init; }
-    public string? Port { get; init; }
-    public string? Ssid { get; init; }
-    public WifiSecurity? Security { get; init; }
-    public string? Key { get; init; }
-
-    /// <summary>The device that is heard best.</summary>
-    public string? Near { get; init; }
-
-    [JsonIgnore]
-    public Socket? Socket => Device is { } device && Port is { } port ? new(device, port) : null;
-
-    public static Attachment To(Socket socket) => new() { Device = socket.Device, Port = socket.Port };
-}
-
 [JsonConverter(typeof(WordConverter<EndpointMethod>))]
 public enum EndpointMethod { Dhcp, Static }
 
@@ -69,43 +51,4 @@ public sealed record Service : DocumentPart
 {
     public required TransportProtocol Protocol { get; init; }
     public required int Port { get; init; }
-}
-
-[JsonConverter(typeof(WordConverter<NeedKind>))]
-public enum NeedKind
-{
-    Internet, Reach, Inbound, SingleNat, FixedAddress, OneName, OwnNames, KeepName, GuestsApart, Tunnel, Sockets, Dns, Speed, Coverage,
-}
-
-/// <summary>A sentence of the household with its blanks; which blanks count depends on the kind.</summary>
-public sealed record Need : DocumentPart
-{
-    public required string Id { get; init; }
-    public required NeedKind Kind { get; init; }
-    public string? Endpoint { get; init; }
-    public string? From { get; init; }
-    public string? To { get; init; }
-    public TransportProtocol? Protocol { get; init; }
-    public int? Port { get; init; }
-
-    /// <summary>Must also be found by name: both on one segment, since multicast discovery is link-local (RFC 6762).</summary>
-    public bool? Discovery { get; init; }
-
-    public string? Ssid { get; init; }
-    public string? Key { get; init; }
-    public Prefix? Prefix { get; init; }
-    public string? Room { get; init; }
-    public int? Count { get; init; }
-    public double? Mbps { get; init; }
-
-    /// <summary>Name servers, in any order.</summary>
-    [OmitEmpty]
-    public ImmutableArray<Ipv4Address> Servers { get; init; } = [];
-
-    /// <summary>Empty: every listed room that is not outdoors.</summary>
-    [OmitEmpty]
-    public ImmutableArray<string> Rooms { get; init; } = [];
-
-    /// <summary>Counted after the others.</summary>
-    public bool? Nice { get; init; }
 }

@@ -79,7 +79,7 @@ public sealed class Facts
     public IEnumerable<Prefix> SubnetsInUse() =>
         State.Interfaces.Where(one => one.Kind != InterfaceKind.Net).SelectMany(one => one.Candidates)
             .Where(candidate => candidate.Address is not null).Select(candidate => candidate.Address!.Value.Prefix)
-            .Concat(House.Needs.Select(need => need.Prefix).OfType<Prefix>());
+            .Concat(House.Needs.OfType<Need.Tunnel>().Select(need => need.Prefix));
 
     /// <summary>Carried about: a fixed address that suits one network is forgotten in the next.</summary>
     internal static bool IsPortable(Endpoint? thing) => thing?.Kind is "laptop" or "tablet" or "phone";

@@ -1,4 +1,5 @@
 using Altrin.Core.Network;
+using Altrin.Core.Rules.Needs;
 using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Rules;
@@ -8,29 +9,43 @@ namespace Altrin.Core.Rules;
 /// <param name="Sentence">The want in words, its blanks filled.</param>
 public sealed record NeedVerdict(string Need, Answer? Met, string Sentence, string Because);
 
-/// <summary>Judges one kind of want. Found by type.</summary>
-public interface INeedJudge
+/// <summary>Judges one kind of want.</summary>
+public abstract class NeedJudge<T> where T : Need
 {
-    NeedKind Kind { get; }
-    string Sentence(NetworkDocument house, Need need);
-    (Answer Met, string Because) Judge(Facts facts, Need need);
+    public abstract string Sentence(NetworkDocument house, T need);
+    public abstract (Answer Met, string Because) Judge(Facts facts, T need);
+
+    internal NeedVerdict Verdict(Facts facts, T need)
+    {
+        var (met, because) = Judge(facts, need);
+        var sentence = Sentence(facts.House, need);
+        return new(need.Id, met, need.Nice == true ? $"{sentence}, if it can be had" : sentence, because);
+    }
 }
 
+/// <summary>Which judge hears which want.</summary>
 public static class NeedBook
 {
-    private static readonly Dictionary<NeedKind, INeedJudge> Judges = typeof(NeedBook).Assembly.GetTypes()
-        .Where(type => type.IsClass && !type.IsAbstract && typeof(INeedJudge).IsAssignableFrom(type))
-        .Select(type => (INeedJudge)Activator.CreateInstance(type)!)
-        .ToDictionary(judge => judge.Kind);
+    public static NeedVerdict Judge(Facts facts, Need need) => need.Match(new Hearing(facts));
 
-    /// <summary>The kinds of want that are computed.</summary>
-    public static IEnumerable<NeedKind> Kinds => Judges.Keys.Order();
-
-    public static NeedVerdict Judge(Facts facts, Need need)
+    private sealed class Hearing(Facts facts) : INeedCases<NeedVerdict>
     {
-        if (!Judges.TryGetValue(need.Kind, out var judge))
-            return new(need.Id, null, $"A want of the kind {Words<NeedKind>.Of(need.Kind)}", "This version does not compute this kind yet.");
-        var (met, because) = judge.Judge(facts, need);
-        return new(need.Id, met, need.Nice == true ? $"{judge.Sentence(facts.House, need)}, if it can be had" : judge.Sentence(facts.House, need), because);
+        public NeedVerdict Internet(Need.Internet need) => new InternetNeed().Verdict(facts, need);
+        public NeedVerdict Reach(Need.Reach need) => new ReachNeed().Verdict(facts, need);
+        public NeedVerdict Inbound(Need.Inbound need) => new InboundNeed().Verdict(facts, need);
+        public NeedVerdict SingleNat(Need.SingleNat need) => new SingleNatNeed().Verdict(facts, need);
+        public NeedVerdict FixedAddress(Need.FixedAddress need) => new FixedAddressNeed().Verdict(facts, need);
+        public NeedVerdict OneName(Need.OneName need) => new OneNameNeed().Verdict(facts, need);
+        public NeedVerdict OwnNames(Need.OwnNames need) => new OwnNamesNeed().Verdict(facts, need);
+        public NeedVerdict KeepName(Need.KeepName need) => new KeepNameNeed().Verdict(facts, need);
+        public NeedVerdict GuestsApart(Need.GuestsApart need) => new GuestsApartNeed().Verdict(facts, need);
+        public NeedVerdict Tunnel(Need.Tunnel need) => new TunnelNeed().Verdict(facts, need);
+        public NeedVerdict Sockets(Need.Sockets need) => new SocketsNeed().Verdict(facts, need);
+        public NeedVerdict Dns(Need.Dns need) => new DnsNeed().Verdict(facts, need);
+        public NeedVerdict Speed(Need.Speed need) => new SpeedNeed().Verdict(facts, need);
+
+        public NeedVerdict Coverage(Need.Coverage need) =>
+            new(need.Id, null, $"At least {need.Mbps:0.#} Mb/s over Wi-Fi in {(need.Rooms.IsEmpty ? "every room" : Facts.Join(need.Rooms.Select(room => Rooms.Say(facts.House, room)), 4))}",
+                "This version does not compute this kind yet.");
     }
 }

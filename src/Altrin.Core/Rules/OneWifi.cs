@@ -11,8 +11,7 @@ internal static class OneWifi
     /// <summary>The network that most devices are on; else the first of the document.</summary>
     public static AirNetwork Main(Facts facts, IReadOnlyList<AirNetwork> among)
     {
-        var users = facts.House.Endpoints.Select(thing => thing.Connect?.Ssid is { } ssid ? (ssid, thing.Connect.Key) : default)
-            .Where(one => one.ssid is not null).ToList();
+        var users = facts.House.Endpoints.Select(thing => thing.Connect).OfType<Attachment.Join>().Select(join => (join.Ssid, join.Key)).ToList();
         return among.MaxBy(one => users.Count(user => user == (one.Network.Ssid, one.Network.Key)))!;
     }
 
@@ -26,8 +25,8 @@ internal static class OneWifi
         foreach (var one in networks) actions.Add(new SetWifi(one.Box.Id, one.Place, change(one.Network)));
         var places = networks.ToDictionary(one => (one.Box.Id, one.Place), one => change(one.Network));
         foreach (var thing in facts.House.Endpoints)
-            if (facts.State.JoinedNetwork(thing.Id) is { } joined && places.TryGetValue(joined, out var now))
-                actions.Add(new ConnectEndpoint(thing.Id, thing.Connect! with { Ssid = now.Ssid, Security = now.Security, Key = now.Key }));
+            if (thing.Connect is Attachment.Join join && facts.State.JoinedNetwork(thing.Id) is { } joined && places.TryGetValue(joined, out var now))
+                actions.Add(new ConnectEndpoint(thing.Id, join with { Ssid = now.Ssid, Security = now.Security, Key = now.Key }));
         foreach (var box in facts.InUse)
             if (facts.State.JoinedNetwork(box.Id) is { } joined && places.TryGetValue(joined, out var now))
                 actions.Add(new SetUplink(box.Id, box.Uplink! with { Ssid = now.Ssid, Security = now.Security, Key = now.Key }));

@@ -6,7 +6,7 @@ namespace Altrin.Core.Rules;
 internal static class SilentBridge
 {
     /// <summary>The bridge whose silent network would have fitted.</summary>
-    public static Device? For(Facts facts, Attachment connect) => facts.InUse.FirstOrDefault(box =>
+    public static Device? For(Facts facts, Attachment.Join connect) => facts.InUse.FirstOrDefault(box =>
         Is(box) && box.Wifi.Any(network => network.Enabled && network.Ssid == connect.Ssid && network.Key == connect.Key));
 
     public static bool Is(Device box) => box is { Mode: DeviceMode.ClientBridge, ServesWifi: false };

@@ -212,10 +212,10 @@ internal sealed class WirelessJoins
         var networks = new RadioNetwork?[endpoints.Length];
         for (var i = 0; i < networks.Length; i++)
         {
-            if (endpoints[i].Connect is not { Ssid: { } ssid } connect) continue;
+            if (endpoints[i].Connect is not Attachment.Join connect) continue;
             var security = connect.Security ?? WifiSecurity.Open;
             var bands = endpoints[i].Bands;
-            networks[i] = Pick(ssid, connect.Near, n => n.Settings.Key == connect.Key && Speak(n.Settings.Security, security)
+            networks[i] = Pick(connect.Ssid, connect.Near, n => n.Settings.Key == connect.Key && Speak(n.Settings.Security, security)
                 && (bands.IsEmpty || bands.Contains(n.Band)));
         }
         return networks;

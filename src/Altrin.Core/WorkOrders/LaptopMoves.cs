@@ -11,7 +11,7 @@ internal static class LaptopMoves
     /// <summary>Plugs the laptop into the box, automatic; a fixed address only where automatic does not open the page.</summary>
     public static void ToPageOf(WorkInProgress work, string device)
     {
-        var isThere = work.Laptop?.Connect?.Device == device;
+        var isThere = work.Laptop?.Connect?.Socket?.Device == device;
         if (isThere && work.PageOpens(device)) return;
         var box = work.House.FindDevice(device)!;
         var isAutomatic = work.Laptop is { Address.Method: EndpointMethod.Dhcp };

@@ -87,12 +87,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
     private string? WhereLaptopIs()
     {
         if (Laptop is not { } laptop) return null;
-        var plug = laptop.Connect switch
-        {
-            { Socket: { } socket } => $"cable in {House.SocketName(socket)}",
-            { Ssid: { } ssid } => $"on Wi-Fi {ssid}",
-            _ => "unplugged",
-        };
+        var plug = laptop.Connect?.Match(cable => $"cable in {House.SocketName(cable.Into)}", join => $"on Wi-Fi {join.Ssid}") ?? "unplugged";
         return laptop.Address is { Method: EndpointMethod.Static, Address: { } address }
             ? $"{plug} · fixed address {address.Address}"
             : $"{plug} · automatic";

@@ -83,7 +83,7 @@ public static class WorkOrderWriter
         foreach (var cable in work.House.Cables)
             if (cable.A.Device == box.Id || cable.B.Device == box.Id) actions.Add(new UnplugCable(cable.Id));
         foreach (var endpoint in work.House.Endpoints)
-            if (endpoint.Connect?.Device == box.Id) actions.Add(new UnplugEndpoint(endpoint.Id));
+            if (endpoint.Connect?.Socket?.Device == box.Id) actions.Add(new UnplugEndpoint(endpoint.Id));
         if (actions.Count == 0) return;
         work.Step(new("Unplug it", $"Unplug everything from {box.Name}")
         {
@@ -97,7 +97,7 @@ public static class WorkOrderWriter
     {
         UnplugCable { Cable: var id } when house.FindCable(id) is { } cable =>
             $"{Naming.PortName(box, Remedies.EndAt(cable, box.Id).Port)}, to {house.NameOf(Remedies.EndOpposite(cable, box.Id).Device)}",
-        UnplugEndpoint { Endpoint: var id } when house.FindEndpoint(id)?.Connect?.Port is { } port => $"{Naming.PortName(box, port)}, to {house.NameOf(id)}",
+        UnplugEndpoint { Endpoint: var id } when house.FindEndpoint(id)?.Connect?.Socket?.Port is { } port => $"{Naming.PortName(box, port)}, to {house.NameOf(id)}",
         _ => action.Say(house),
     };
 
@@ -196,7 +196,7 @@ public static class WorkOrderWriter
                 Cautions = empty.AddRange(SafetyCautions.OfCable(plan.Planned, cable)),
             });
         }
-        foreach (var endpoint in plan.Planned.Endpoints.Where(one => one.Connect?.Device == box.Id && work.House.FindEndpoint(one.Id)?.Connect is null))
+        foreach (var endpoint in plan.Planned.Endpoints.Where(one => one.Connect?.Socket?.Device == box.Id && work.House.FindEndpoint(one.Id)?.Connect is null))
             work.Step(new($"Plug {endpoint.Name}", new ConnectEndpoint(endpoint.Id, endpoint.Connect!).Say(plan.Planned))
             {
                 Actions = [new ConnectEndpoint(endpoint.Id, endpoint.Connect!)],

@@ -17,7 +17,7 @@ internal static class ApiDescription
             document.Servers = [];
             return Task.CompletedTask;
         });
-        options.AddSchemaTransformer((schema, context, _) =>
+        options.AddSchemaTransformer(async (schema, context, cancel) =>
         {
             var type = Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) ?? context.JsonTypeInfo.Type;
             if (IsText(type)) (schema.Type, schema.Properties) = (JsonSchemaType.String, null);
@@ -25,12 +25,17 @@ internal static class ApiDescription
                 && (IsText(item) || item.IsEnum))
                 schema.Items = new OpenApiSchema { Type = JsonSchemaType.String, Enum = item.IsEnum ? Enumerated(item) : null };
             else if (type == typeof(WifiChannel)) (schema.Type, schema.Properties) = (JsonSchemaType.String | JsonSchemaType.Integer, null);
-            else if (type.IsEnum)
+            // A word of one choice tells the kinds of a union apart; it stays as it is.
+            else if (type.IsEnum && schema.Enum is not { Count: 1 })
             {
                 schema.Type = JsonSchemaType.String;
                 schema.Enum = Enumerated(type);
             }
-            return Task.CompletedTask;
+            else if (type == typeof(Attachment))
+            {
+                var (plug, join) = (await context.GetOrCreateSchemaAsync(typeof(Attachment.Plug), cancellationToken: cancel), await context.GetOrCreateSchemaAsync(typeof(Attachment.Join), cancellationToken: cancel));
+                schema.AnyOf = [plug, join];
+            }
         });
     }
 

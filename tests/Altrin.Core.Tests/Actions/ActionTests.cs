@@ -56,7 +56,7 @@ public class ActionTests
         new AddEndpoint(new() { Id = "tv", Name = "Television" }),
         new RemoveEndpoint("printer"),
         new Rename("gw", "Gateway in the hall"),
-        new SetNeed(new() { Id = "n9", Kind = NeedKind.Internet, Endpoint = "printer" }),
+        new SetNeed(new Need.Internet { Id = "n9", Endpoint = "printer" }),
         new RemoveNeed("n1"),
         new SetLine(Demo.Line! with { UpMbps = 50 }),
         new RemoveLine(),

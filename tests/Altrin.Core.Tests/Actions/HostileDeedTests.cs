@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
@@ -73,8 +74,7 @@ public class HostileDeedTests
         new(new SetLine(Demo.Line! with { DownMbps = -1 }), "line.downMbps"),
         new(new PlugCable(new() { Id = "new", A = new("gw", "lan4"), B = new("studio", "lan4"), LengthM = 100_001 }), "cable.lengthM"),
         new(new PlugCable(new() { Id = "new", A = new("gw", "lan4"), B = new("studio", "lan4"), LengthM = -1 }), "cable.lengthM"),
-        new(new ConnectEndpoint("printer", new() { Device = "gw", Ssid = "larkspur" }), "to.ssid"),
-        new(new ConnectEndpoint("printer", new() { Ssid = new string('x', 40) }), "to.ssid"),
+        new(new ConnectEndpoint("printer", new Attachment.Join { Ssid = new string('x', 40) }), "to.ssid"),
         new(new SetUplink("studio", new() { Radio = "2g", Ssid = new string('x', 40) }), "uplink.ssid"),
         new(new Rename("printer", new string('n', 100_000)), "name"),
         new(new Rename("", new string('n', 201)), "name"),
@@ -92,6 +92,15 @@ public class HostileDeedTests
         Assert.Equal(field, attempt.Problem!.Field);
         Assert.Matches("(Write|Use|Shorten|Give|Leave|Choose)", attempt.Problem.Message);
     }
+
+    [Theory]
+    [InlineData("""{"device":"gw","port":"lan4","ssid":"larkspur"}""", "Leave out ssid")]
+    [InlineData("""{"device":"gw","ssid":"larkspur"}""", "Leave out ssid")]
+    [InlineData("""{"device":"gw"}""", "port")]
+    [InlineData("{}", "device")]
+    [InlineData("7", "Write a device")]
+    public void A_thing_is_plugged_in_or_on_the_air_and_never_between(string to, string says) =>
+        Assert.Contains(says, Assert.Throws<JsonException>(() => JsonSerializer.Deserialize<Attachment>(to, AltrinJson.Compact)).Message, StringComparison.Ordinal);
 
     [Fact]
     public void The_deed_that_spoils_the_house_is_the_one_that_is_named()

@@ -48,6 +48,7 @@ internal sealed class HostileValues(int seed)
 
     private object Record(Type type, int depth)
     {
+        if (type.IsAbstract) type = Pick([.. type.GetNestedTypes().Where(type.IsAssignableFrom)]);
         var constructor = type.GetConstructors().OrderByDescending(one => one.GetParameters().Length).First(one => !one.GetParameters().Any(p => p.ParameterType == type));
         var nulls = new NullabilityInfoContext();
         var made = constructor.Invoke([.. constructor.GetParameters().Select(p => Of(p.ParameterType, nulls.Create(p).WriteState == NullabilityState.Nullable, depth + 1))]);

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
 
@@ -14,15 +15,15 @@ public class SchemaTests
         return JsonDocument.Parse(File.ReadAllText(file)).RootElement.EnumerateArray().Select(document => new TheoryDataRow<string>(document.GetRawText()));
     }
 
-    private static readonly string Published = Path.Combine(Examples.Root, "docs", "formats", "altrin.network-1.schema.json");
+    private static readonly string PublishedFile = Path.Combine(Examples.Root, "docs", "formats", "altrin.network-1.schema.json");
 
     /// <summary>Written anew by ./altrin formats.</summary>
     [Fact, Trait("kind", "formats")]
     public void The_published_schema_is_the_readers_own()
     {
         var text = DocumentSchema.Export().ToJsonString(new() { WriteIndented = true, NewLine = "\n", Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping }) + "\n";
-        if (Environment.GetEnvironmentVariable("ALTRIN_WRITE_FORMATS") == "1") File.WriteAllText(Published, text);
-        Assert.True(text == File.ReadAllText(Published), "docs/formats/altrin.network-1.schema.json is stale: run ./altrin formats.");
+        if (Environment.GetEnvironmentVariable("ALTRIN_WRITE_FORMATS") == "1") File.WriteAllText(PublishedFile, text);
+        Assert.True(text == File.ReadAllText(PublishedFile), "docs/formats/altrin.network-1.schema.json is stale: run ./altrin formats.");
     }
 
     /// <summary>A field of a record that the reader does not ask for would be written and never read again.</summary>
@@ -41,13 +42,30 @@ public class SchemaTests
     [InlineData(typeof(BoxLabel), "devices.label")]
     [InlineData(typeof(Cable), "cables")]
     [InlineData(typeof(Endpoint), "endpoints")]
-    [InlineData(typeof(Attachment), "endpoints.connect")]
-    [InlineData(typeof(Need), "needs")]
     [InlineData(typeof(Building), "building")]
     [InlineData(typeof(Room), "rooms")]
     [InlineData(typeof(CableRun), "runs")]
     [InlineData(typeof(NeighbourNetwork), "neighbours")]
     public void The_reader_asks_for_every_field_of_a_record_and_for_no_other(Type record, string place)
+    {
+        Assert.Equal(FieldsOf(record).Order(), Published(place)["properties"]!.AsObject().Select(field => field.Key).Order());
+    }
+
+    [Fact]
+    public void The_reader_asks_for_a_plug_or_for_a_join() => Assert.Equal(
+        FieldsOf(typeof(Attachment.Plug)).Concat(FieldsOf(typeof(Attachment.Join))).Order(), Published("endpoints.connect")["properties"]!.AsObject().Select(field => field.Key).Order());
+
+    public static TheoryData<NeedKind> Kinds() => [.. Enum.GetValues<NeedKind>()];
+
+    [Theory, MemberData(nameof(Kinds))]
+    public void Of_a_want_the_reader_asks_for_the_blanks_of_its_kind_and_for_no_other(NeedKind kind)
+    {
+        var needs = Published("needs");
+        var blanks = needs["allOf"]!.AsArray().Where(one => one!["if"]!["properties"]!["kind"]!["const"]!.GetValue<string>() == Words<NeedKind>.Of(kind)).SelectMany(one => one!["then"]!["properties"]!.AsObject());
+        Assert.Equal(FieldsOf(typeof(Need).GetNestedType(kind.ToString())!).Append("kind").Order(), needs["properties"]!.AsObject().Concat(blanks).Select(field => field.Key).Order());
+    }
+
+    private static JsonObject Published(string place)
     {
         var node = DocumentSchema.Export().AsObject();
         foreach (var step in place.Split('.', StringSplitOptions.RemoveEmptyEntries))
@@ -56,10 +74,12 @@ public class SchemaTests
             next = next["anyOf"]?[0]?.AsObject() ?? next;
             node = next["items"]?.AsObject() ?? next;
         }
-        var fields = record.GetProperties().Where(field => field.Name != nameof(DocumentPart.Unknown) && !field.IsDefined(typeof(System.Text.Json.Serialization.JsonIgnoreAttribute), true))
-            .Select(field => JsonNamingPolicy.CamelCase.ConvertName(field.Name));
-        Assert.Equal(fields.Order(), node["properties"]!.AsObject().Select(field => field.Key).Order());
+        return node;
     }
+
+    private static IEnumerable<string> FieldsOf(Type record) => record.GetProperties()
+        .Where(field => field.Name != nameof(DocumentPart.Unknown) && !field.IsDefined(typeof(System.Text.Json.Serialization.JsonIgnoreAttribute), true))
+        .Select(field => JsonNamingPolicy.CamelCase.ConvertName(field.Name));
 
     [Theory, MemberData(nameof(Refused))]
     public void The_reader_refuses_what_the_schema_refuses(string text) => Assert.NotEmpty(DocumentReader.Read(text).Problems);

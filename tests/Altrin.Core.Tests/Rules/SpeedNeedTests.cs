@@ -9,7 +9,7 @@ public class SpeedNeedTests
 {
     private static (Answer? Met, string Because) Judge(HouseBuilder house, double mbps, string? endpoint = "a", string? room = null)
     {
-        var want = Evaluation.Of(house.With(h => h with { Needs = [new() { Id = "n", Kind = NeedKind.Speed, Endpoint = endpoint, Room = room, Mbps = mbps }] })).Wants.Single();
+        var want = Evaluation.Of(house.With(h => h with { Needs = [new Need.Speed { Id = "n", Endpoint = endpoint, Room = room, Mbps = mbps }] })).Wants.Single();
         return (want.Met, want.Because);
     }
 
@@ -26,7 +26,7 @@ public class SpeedNeedTests
     private static WifiNetwork Home(string radio) => new() { Radio = radio, Ssid = "home", Security = WifiSecurity.Wpa2, Key = "k" };
 
     private static HouseBuilder OnWifi(HouseBuilder house, string? room) =>
-        house.Thing("a", null).With(h => h.WithEndpoint("a", e => e with { Room = room, Connect = new() { Ssid = "home", Security = WifiSecurity.Wpa2, Key = "k" } }));
+        house.Thing("a", null).With(h => h.WithEndpoint("a", e => e with { Room = room, Connect = new Attachment.Join { Ssid = "home", Security = WifiSecurity.Wpa2, Key = "k" } }));
 
     [Theory]
     [InlineData(500, "Yes")]        // exactly so much
@@ -81,7 +81,7 @@ public class SpeedNeedTests
         Radios = [new() { Id = "5g", Band = Band.Ghz5, Generation = ownGeneration, Streams = 2, MaxWidthMHz = 80 }, new() { Id = "5h", Band = Band.Ghz5, Generation = "ac", Streams = 2, MaxWidthMHz = 80 }],
         Uplink = new() { Radio = uplinkRadio, Ssid = "home", Security = WifiSecurity.Wpa2, Key = "k" },
         Wifi = [new() { Radio = "5g", Ssid = "loft", Security = WifiSecurity.Wpa2, Key = "k" }],
-    }).Thing("a", null).With(h => h.WithEndpoint("a", e => e with { Room = "loft", Connect = new() { Ssid = "loft", Security = WifiSecurity.Wpa2, Key = "k" } }));
+    }).Thing("a", null).With(h => h.WithEndpoint("a", e => e with { Room = "loft", Connect = new Attachment.Join { Ssid = "loft", Security = WifiSecurity.Wpa2, Key = "k" } }));
 
     [Theory]
     [InlineData("5g", "About 240 Mb/s for a: r hears and repeats with one radio, in turns.")]       // 1 / (1/422.5 + 1/563.3)

@@ -59,7 +59,7 @@ public class FormatSentenceTests
         var state = Router(d => Port(d with { Wifi = [Guests(20, onAirAtTheRouter)] }, "lan1", null, 20))
             .Box("ap", DeviceMode.AccessPoint, "192.168.31.2/24", false, with: d => Port(d with { Wifi = [Guests(20)] }, "lan1", null, 20))
             .Cable("gw:lan1", "ap:lan1").Thing("guest", "~visitors").Thing("own", "ap:lan2")
-            .With(h => h.WithEndpoint("guest", e => e with { Connect = e.Connect! with { Near = "ap" } })).State;
+            .With(h => h.WithEndpoint("guest", e => e with { Connect = (Attachment.Join)e.Connect! with { Near = "ap" } })).State;
         Assert.Equal("ap", state.JoinedBox("guest"));
         Assert.Equal((Answer.Yes, Answer.No, Answer.No), (state.Internet("guest").Reachable, state.Reach("guest", "own").Reachable, state.Admin("guest", "ap").Reachable));
         Assert.Equal(Answer.Yes, state.Internet("own").Reachable);

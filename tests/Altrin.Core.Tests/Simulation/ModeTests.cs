@@ -180,7 +180,7 @@ public class ModeTests
         Device Ap(Device d) => d with { Wifi = [Net("home", null, WifiSecurity.Open)] };
         HouseBuilder House(string? near) => Gateway().Box("far", DeviceMode.Repeater, "192.168.31.3/24", false, with: d => Ap(d) with { Uplink = Up("home", null, WifiSecurity.Open) })
             .Box("ap", DeviceMode.AccessPoint, "192.168.31.2/24", false, with: Ap).Cable("gw:lan1", "ap:wan").Thing("phone", "~home")
-            .With(h => h.WithEndpoint("phone", e => e with { Connect = e.Connect! with { Near = near } }));
+            .With(h => h.WithEndpoint("phone", e => e with { Connect = (Attachment.Join)e.Connect! with { Near = near } }));
         Assert.Equal("ap", House(null).State.JoinedBox("phone"));
         Assert.Equal("far", House("far").State.JoinedBox("phone"));
         Assert.Equal("ap", House("gw").State.JoinedBox("phone"));       // the gateway has no such network

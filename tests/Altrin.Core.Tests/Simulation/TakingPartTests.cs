@@ -9,7 +9,7 @@ public class TakingPartTests
 {
     private static readonly WifiNetwork Home = new() { Radio = "2g", Ssid = "home", Security = WifiSecurity.Wpa2, Key = "k" };
 
-    private static Attachment Join(string? near = null, string key = "k") => new() { Ssid = "home", Security = WifiSecurity.Wpa2, Key = key, Near = near };
+    private static Attachment.Join Join(string? near = null, string key = "k") => new() { Ssid = "home", Security = WifiSecurity.Wpa2, Key = key, Near = near };
 
     /// <summary>A gateway without Wi-Fi, and a box with it that nothing is plugged into.</summary>
     private static HouseBuilder OnTheTable(Attachment? thing = null) => new HouseBuilder().Gateway().Box("spare", address: "192.168.31.1/24", with: d => d with { Wifi = [Home] })
@@ -69,7 +69,7 @@ public class TakingPartTests
         var house = new HouseBuilder().Gateway().Box("sw", DeviceMode.Switch, null).Cable("gw:lan1", "sw:lan1").Thing("a", "sw:lan2").With(h => h.WithDevice("sw", d => d with { Off = true }));
         Assert.Equal((LeaseOutcome.None, Answer.No), (house.State.Net("a")!.Outcome, house.State.Internet("a").Reachable));
         Assert.NotNull(house.House.OccupantOf(new("gw", "lan1")));
-        Assert.Contains("has no power", NeedBook.Judge(new(house.State), new() { Id = "n", Kind = NeedKind.Internet, Endpoint = "a" }).Because, StringComparison.Ordinal);
+        Assert.Contains("has no power", NeedBook.Judge(new(house.State), new Need.Internet { Id = "n", Endpoint = "a" }).Because, StringComparison.Ordinal);
     }
 
     [Theory]

@@ -112,7 +112,7 @@ public class WorkOrderTests
             if (step.Phase.StartsWith("At the table", StringComparison.Ordinal))
             {
                 Assert.DoesNotContain(house.Cables, cable => cable.A.Device == "studio" || cable.B.Device == "studio");
-                Assert.All(house.Endpoints.Where(e => e.Connect?.Device == "studio"), e => Assert.Equal(Laptop.Id, e.Id));
+                Assert.All(house.Endpoints.Where(e => e.Connect?.Socket?.Device == "studio"), e => Assert.Equal(Laptop.Id, e.Id));
             }
             house = step.Actions.Apply(house);
         }

@@ -13,9 +13,9 @@ public sealed class TunnelClash : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var need in facts.House.Needs)
+        foreach (var need in facts.House.Needs.OfType<Need.Tunnel>())
         {
-            if (need is not { Kind: NeedKind.Tunnel, Prefix: { } tunnel }) continue;
+            var tunnel = need.Prefix;
             foreach (var lan in facts.State.Interfaces.Where(one => one is { Routes: true, Kind: InterfaceKind.Lan, Address: { } own } && own.Prefix.Overlaps(tunnel)))
             {
                 var (box, own) = (facts.Device(lan.Owner), lan.Address!.Value.Prefix);

@@ -6,14 +6,12 @@ namespace Altrin.Core.Rules.Needs;
 
 /// <summary>A thing is given, or has set, just these name servers; where it is given a router's own address, those of that router's WAN count
 /// (a home router passes questions on: RFC 5625).</summary>
-public sealed class DnsNeed : INeedJudge
+public sealed class DnsNeed : NeedJudge<Need.Dns>
 {
-    public NeedKind Kind => NeedKind.Dns;
-
-    public string Sentence(NetworkDocument house, Need need) =>
+    public override string Sentence(NetworkDocument house, Need.Dns need) =>
         $"{(need.Endpoint is { } one ? house.NameOf(one) : "Everything")} asks {Facts.Join(need.Servers.Select(server => server.ToString()), 4)} for names";
 
-    public (Answer, string) Judge(Facts facts, Need need)
+    public override (Answer, string) Judge(Facts facts, Need.Dns need)
     {
         var ids = need.Endpoint is { } one ? [one]
             : facts.House.Endpoints.Where(thing => facts.State.Internet(thing.Id).Reachable != Answer.No).Select(thing => thing.Id).ToArray();

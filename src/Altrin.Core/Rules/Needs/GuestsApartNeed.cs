@@ -4,15 +4,14 @@ using Altrin.Core.Simulation;
 namespace Altrin.Core.Rules.Needs;
 
 /// <summary>A visitor is put on the network, once at each box that makes it, and the house simulated with it.</summary>
-public sealed class GuestsApartNeed : INeedJudge
+public sealed class GuestsApartNeed : NeedJudge<Need.GuestsApart>
 {
     /// <summary>Longer than the reader takes an id: no house has a thing of that name.</summary>
     private static readonly string Visitor = new('v', Limits.IdLetters + 1);
 
-    public NeedKind Kind => NeedKind.GuestsApart;
-    public string Sentence(NetworkDocument house, Need need) => $"Guests on {need.Ssid} have internet and see nothing of the home";
+    public override string Sentence(NetworkDocument house, Need.GuestsApart need) => $"Guests on {need.Ssid} have internet and see nothing of the home";
 
-    public (Answer, string) Judge(Facts facts, Need need)
+    public override (Answer, string) Judge(Facts facts, Need.GuestsApart need)
     {
         var made = facts.State.Air.Where(one => one.Network.Ssid == need.Ssid).DistinctBy(one => one.Box.Id).ToList();
         if (made.Count == 0) return (Answer.No, $"No box makes {need.Ssid}.");
@@ -32,7 +31,7 @@ public sealed class GuestsApartNeed : INeedJudge
         {
             Id = Visitor,
             Name = "A guest",
-            Connect = new() { Ssid = network.Network.Ssid, Security = network.Network.Security, Key = network.Network.Key, Near = network.Box.Id },
+            Connect = new Attachment.Join { Ssid = network.Network.Ssid, Security = network.Network.Security, Key = network.Network.Key, Near = network.Box.Id },
         };
         var state = Simulator.Run(facts.House with { Endpoints = facts.House.Endpoints.Add(visitor) });
         var internet = state.Internet(Visitor);

@@ -3,20 +3,18 @@ using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Rules.Needs;
 
-public sealed class InboundNeed : INeedJudge
+public sealed class InboundNeed : NeedJudge<Need.Inbound>
 {
-    public NeedKind Kind => NeedKind.Inbound;
+    public override string Sentence(NetworkDocument house, Need.Inbound need) =>
+        $"{house.NameOf(need.Endpoint)} can be reached from outside on {Words<TransportProtocol>.Of(need.Protocol)} {need.Port}";
 
-    public string Sentence(NetworkDocument house, Need need) =>
-        $"{house.NameOf(need.Endpoint!)} can be reached from outside on {Words<TransportProtocol>.Of(need.Protocol!.Value)} {need.Port}";
-
-    public (Answer, string) Judge(Facts facts, Need need)
+    public override (Answer, string) Judge(Facts facts, Need.Inbound need)
     {
-        var answer = facts.State.Inbound(need.Endpoint!, need.Protocol!.Value, need.Port!.Value);
+        var answer = facts.State.Inbound(need.Endpoint, need.Protocol, need.Port);
         if (answer.Reachable == Answer.Yes) return (Answer.Yes, "Every router on the way lets it in.");
         return (answer.Reachable, answer.StoppedAt switch
         {
-            null => Reasons.NoInternet(facts, need.Endpoint!, facts.State.Internet(need.Endpoint!).Why),
+            null => Reasons.NoInternet(facts, need.Endpoint, facts.State.Internet(need.Endpoint).Why),
             Line.CarrierId => "The provider shares its address among customers: nothing at home can let it in.",
             var device => $"Stopped at {facts.NameOf(device)}.",
         });

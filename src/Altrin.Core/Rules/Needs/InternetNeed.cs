@@ -3,15 +3,14 @@ using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Rules.Needs;
 
-public sealed class InternetNeed : INeedJudge
+public sealed class InternetNeed : NeedJudge<Need.Internet>
 {
-    public NeedKind Kind => NeedKind.Internet;
-    public string Sentence(NetworkDocument house, Need need) => $"{house.NameOf(need.Endpoint!)} has internet";
+    public override string Sentence(NetworkDocument house, Need.Internet need) => $"{house.NameOf(need.Endpoint)} has internet";
 
-    public (Answer, string) Judge(Facts facts, Need need)
+    public override (Answer, string) Judge(Facts facts, Need.Internet need)
     {
-        var answer = facts.State.Internet(need.Endpoint!);
-        if (answer.Reachable != Answer.Yes) return (answer.Reachable, Reasons.NoInternet(facts, need.Endpoint!, answer.Why));
+        var answer = facts.State.Internet(need.Endpoint);
+        if (answer.Reachable != Answer.Yes) return (answer.Reachable, Reasons.NoInternet(facts, need.Endpoint, answer.Why));
         return (Answer.Yes, answer.Hops.IsEmpty ? "Directly at the line." : $"By way of {Facts.Join(answer.Hops.Select(facts.NameOf), 6)}.");
     }
 }

@@ -3,12 +3,11 @@ using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Rules.Needs;
 
-public sealed class OneNameNeed : INeedJudge
+public sealed class OneNameNeed : NeedJudge<Need.OneName>
 {
-    public NeedKind Kind => NeedKind.OneName;
-    public string Sentence(NetworkDocument house, Need need) => "One Wi-Fi name everywhere";
+    public override string Sentence(NetworkDocument house, Need.OneName need) => "One Wi-Fi name everywhere";
 
-    public (Answer, string) Judge(Facts facts, Need need)
+    public override (Answer, string) Judge(Facts facts, Need.OneName need)
     {
         var kinds = facts.State.Air.Where(one => !one.Network.Guest)
             .GroupBy(one => (one.Network.Ssid, one.Network.Security, one.Network.Key)).ToList();
@@ -20,12 +19,11 @@ public sealed class OneNameNeed : INeedJudge
     }
 }
 
-public sealed class OwnNamesNeed : INeedJudge
+public sealed class OwnNamesNeed : NeedJudge<Need.OwnNames>
 {
-    public NeedKind Kind => NeedKind.OwnNames;
-    public string Sentence(NetworkDocument house, Need need) => "Each box has a Wi-Fi name of its own";
+    public override string Sentence(NetworkDocument house, Need.OwnNames need) => "Each box has a Wi-Fi name of its own";
 
-    public (Answer, string) Judge(Facts facts, Need need)
+    public override (Answer, string) Judge(Facts facts, Need.OwnNames need)
     {
         var shared = facts.State.Air.GroupBy(one => one.Network.Ssid)
             .FirstOrDefault(name => name.Select(one => one.Box.Id).Distinct().Skip(1).Any());
@@ -35,12 +33,11 @@ public sealed class OwnNamesNeed : INeedJudge
     }
 }
 
-public sealed class KeepNameNeed : INeedJudge
+public sealed class KeepNameNeed : NeedJudge<Need.KeepName>
 {
-    public NeedKind Kind => NeedKind.KeepName;
-    public string Sentence(NetworkDocument house, Need need) => $"The Wi-Fi name {need.Ssid} and its password stay";
+    public override string Sentence(NetworkDocument house, Need.KeepName need) => $"The Wi-Fi name {need.Ssid} and its password stay";
 
-    public (Answer, string) Judge(Facts facts, Need need)
+    public override (Answer, string) Judge(Facts facts, Need.KeepName need)
     {
         var kept = facts.State.Air.Where(one => one.Network.Ssid == need.Ssid && one.Network.Key == need.Key && !one.Network.Guest)
             .Select(one => one.Box.Name).FirstOrDefault();

@@ -14,7 +14,7 @@ internal static class Reasons
             LeaseOutcome.Leased or LeaseOutcome.Static => $"is at {net.Address!.Value.Address}",
             LeaseOutcome.LinkLocal => "got no address from anyone",
             LeaseOutcome.Contested => $"gets its address from {Facts.Join(net.Candidates.Select(c => c.Server is { } s ? facts.NameOf(s) : "nobody").Distinct(), 4).Replace(" and ", " or ")}, by chance",
-            LeaseOutcome.None when facts.House.FindEndpoint(id)?.Connect?.Device is { } box && facts.FindDevice(box) is { Off: true } => $"is plugged into {facts.NameOf(box)}, which has no power",
+            LeaseOutcome.None when facts.House.FindEndpoint(id)?.Connect?.Socket?.Device is { } box && facts.FindDevice(box) is { Off: true } => $"is plugged into {facts.NameOf(box)}, which has no power",
             LeaseOutcome.None => "is neither plugged in nor on Wi-Fi",
             _ => throw new InvalidOperationException($"{net.Outcome} is not handled."),
         };

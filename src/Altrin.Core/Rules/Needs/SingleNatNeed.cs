@@ -3,15 +3,13 @@ using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Rules.Needs;
 
-public sealed class SingleNatNeed : INeedJudge
+public sealed class SingleNatNeed : NeedJudge<Need.SingleNat>
 {
-    public NeedKind Kind => NeedKind.SingleNat;
-
-    public string Sentence(NetworkDocument house, Need need) => need.Endpoint is { } endpoint
+    public override string Sentence(NetworkDocument house, Need.SingleNat need) => need.Endpoint is { } endpoint
         ? $"{house.NameOf(endpoint)} is translated at most once on its way out"
         : "Everything is translated at most once on its way out";
 
-    public (Answer, string) Judge(Facts facts, Need need)
+    public override (Answer, string) Judge(Facts facts, Need.SingleNat need)
     {
         var ids = need.Endpoint is { } one ? [one] : facts.House.Endpoints.Select(endpoint => endpoint.Id).ToArray();
         foreach (var id in ids)

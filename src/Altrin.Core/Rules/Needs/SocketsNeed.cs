@@ -3,12 +3,11 @@ using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Rules.Needs;
 
-public sealed class SocketsNeed : INeedJudge
+public sealed class SocketsNeed : NeedJudge<Need.Sockets>
 {
-    public NeedKind Kind => NeedKind.Sockets;
-    public string Sentence(NetworkDocument house, Need need) => $"{need.Count} free socket{(need.Count == 1 ? "" : "s")} in {Rooms.Say(house, need.Room!)}";
+    public override string Sentence(NetworkDocument house, Need.Sockets need) => $"{need.Count} free socket{(need.Count == 1 ? "" : "s")} in {Rooms.Say(house, need.Room)}";
 
-    public (Answer, string) Judge(Facts facts, Need need)
+    public override (Answer, string) Judge(Facts facts, Need.Sockets need)
     {
         var free = facts.House.Devices.Where(device => Rooms.AreSame(facts.House, device.Room, need.Room) && facts.State.IsInUse(device.Id)).Sum(device => FreeSockets(facts, device));
         return (free >= need.Count ? Answer.Yes : Answer.No, $"{free} free there.");

@@ -9,17 +9,15 @@ namespace Altrin.Core.Rules.Needs;
 /// <summary>So many megabits for a thing, or for whoever sits down in a room with a laptop.</summary>
 /// <remarks>In a room the best way counts: a free socket or the Wi-Fi of a box there; where none stands there, the Wi-Fi of the other rooms. Each is tried with a laptop in the
 /// simulated house.</remarks>
-public sealed class SpeedNeed : INeedJudge
+public sealed class SpeedNeed : NeedJudge<Need.Speed>
 {
     /// <summary>Ways tried for a room, so that a big house costs no more than a small one.</summary>
     private const int MostWays = 6;
 
-    public NeedKind Kind => NeedKind.Speed;
-
-    public string Sentence(NetworkDocument house, Need need) =>
+    public override string Sentence(NetworkDocument house, Need.Speed need) =>
         $"At least {need.Mbps:0.#} Mb/s {(need.Endpoint is { } thing ? $"for {house.NameOf(thing)}" : $"in {need.Room}")}";
 
-    public (Answer, string) Judge(Facts facts, Need need)
+    public override (Answer, string) Judge(Facts facts, Need.Speed need)
     {
         if (need.Endpoint is { } thing)
         {
@@ -34,7 +32,7 @@ public sealed class SpeedNeed : INeedJudge
             : Against(facts, need, best, $"a laptop in {need.Room}");
     }
 
-    private static (Answer, string) Against(Facts facts, Need need, RateAnswer rate, string who)
+    private static (Answer, string) Against(Facts facts, Need.Speed need, RateAnswer rate, string who)
     {
         if (rate.Tightest is not { } limit) return (rate.Reachable, $"Nothing on the way of {who} has a speed written down that would hold it back.");
         var because = $"About {Rounded(limit):0} Mb/s for {who}: {Why(facts, limit)}.";
@@ -75,7 +73,7 @@ public sealed class SpeedNeed : INeedJudge
         var local = sockets.Concat(air[true].Select(Join)).Take(MostWays).ToList();
         return local.Count > 0 ? local : air[false].Select(Join).Take(MostWays);
 
-        static Attachment Join(AirNetwork one) => new() { Ssid = one.Network.Ssid, Security = one.Network.Security, Key = one.Network.Key, Near = one.Box.Id };
+        static Attachment Join(AirNetwork one) => new Attachment.Join { Ssid = one.Network.Ssid, Security = one.Network.Security, Key = one.Network.Key, Near = one.Box.Id };
     }
 
     private static RateAnswer Try(NetworkDocument house, string room, Attachment way)

@@ -15,12 +15,12 @@ public sealed class BridgeServesWiredOnly : IRule
     {
         if (!facts.InUse.Any(SilentBridge.Is)) yield break;
         foreach (var group in facts.House.Endpoints.Where(thing => facts.State.JoinedNetwork(thing.Id) is null)
-            .GroupBy(thing => thing.Connect is { } connect ? SilentBridge.For(facts, connect) : null))
+            .GroupBy(thing => thing.Connect is Attachment.Join connect ? SilentBridge.For(facts, connect) : null))
         {
             if (group.Key is not { } bridge) continue;
             var things = group.ToList();
             yield return new(Id, Severity.Fault, "A bridge without Wi-Fi of its own", [bridge.Id, .. things.Select(thing => thing.Id)],
-                $"{Facts.Join(things.Select(thing => thing.Name))} {(things.Count == 1 ? "is" : "are")} to use {things[0].Connect!.Ssid} of {bridge.Name}, "
+                $"{Facts.Join(things.Select(thing => thing.Name))} {(things.Count == 1 ? "is" : "are")} to use {((Attachment.Join)things[0].Connect!).Ssid} of {bridge.Name}, "
                 + $"but {bridge.Name} is a client bridge that serves its sockets alone.", () => Fixes(facts, bridge, things));
         }
     }
@@ -32,7 +32,7 @@ public sealed class BridgeServesWiredOnly : IRule
         if (bridge.CanBe(DeviceMode.Repeater)) fixes.Add(new($"Make {bridge.Name} a repeater", new SetMode(bridge.Id, DeviceMode.Repeater)));
         if (bridge.Uplink is { } uplink && facts.State.UplinkBox(bridge.Id) is { } main)
             fixes.Add(new($"Join {uplink.Ssid} of {facts.NameOf(main)} instead", [.. things.Select(thing =>
-                (InstallerAction)new ConnectEndpoint(thing.Id, new() { Ssid = uplink.Ssid, Security = uplink.Security, Key = uplink.Key }))]));
+                (InstallerAction)new ConnectEndpoint(thing.Id, new Attachment.Join { Ssid = uplink.Ssid, Security = uplink.Security, Key = uplink.Key }))]));
         var free = bridge.Ports.Where(port => facts.House.OccupantOf(new(bridge.Id, port.Id)) is null).ToList();
         if (free.Count >= things.Count)
             fixes.Add(new($"Plug {(things.Count == 1 ? "it" : "them")} into {bridge.Name}", [.. things.Zip(free, (thing, port) =>

@@ -12,7 +12,7 @@ public sealed class SeveralWifiNames : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        if (!facts.House.Needs.Any(need => need.Kind == NeedKind.OneName)) yield break;
+        if (!facts.House.Needs.Any(need => need is Need.OneName)) yield break;
         var own = facts.State.Air.Where(one => !one.Network.Guest).ToList();
         var names = own.Select(one => one.Network.Ssid).Distinct().ToList();
         if (names.Count < 2) yield break;

@@ -15,15 +15,15 @@ public sealed class ThingNotJoined : IRule
     {
         foreach (var thing in facts.House.Endpoints)
         {
-            if (thing.Connect is not { Ssid: { } ssid } connect || facts.State.JoinedNetwork(thing.Id) is not null) continue;
+            if (thing.Connect is not Attachment.Join connect || facts.State.JoinedNetwork(thing.Id) is not null) continue;
             if (SilentBridge.For(facts, connect) is not null) continue;
-            var (why, meant) = WifiMatch.WhyNot(facts, ssid, connect.Security ?? WifiSecurity.Open, connect.Key, null, null);
+            var (why, meant) = WifiMatch.WhyNot(facts, connect.Ssid, connect.Security ?? WifiSecurity.Open, connect.Key, null, null);
             yield return new(Id, Severity.Fault, "On no Wi-Fi", [thing.Id],
-                $"{thing.Name} asks for {ssid}, but {why}. It is on no network.", () => Fixes(facts, thing.Id, connect, meant is null));
+                $"{thing.Name} asks for {connect.Ssid}, but {why}. It is on no network.", () => Fixes(facts, thing.Id, connect, meant is null));
         }
     }
 
-    private static ImmutableArray<Fix> Fixes(Facts facts, string thing, Attachment connect, bool anyName) =>
+    private static ImmutableArray<Fix> Fixes(Facts facts, string thing, Attachment.Join connect, bool anyName) =>
     [
         .. facts.State.Air.Where(one => !one.Network.Guest && (anyName || one.Network.Ssid == connect.Ssid))
             .DistinctBy(one => (one.Network.Ssid, one.Network.Key, one.Network.Security)).Take(3)

@@ -1103,13 +1103,16 @@ export interface components {
     schemas: {
         /** @enum {string} */
         Answer: "no" | "yes" | "sometimes";
-        Attachment: {
-            device?: null | string;
-            port?: null | string;
-            ssid?: null | string;
+        Attachment: components["schemas"]["AttachmentPlug"] | components["schemas"]["AttachmentJoin"];
+        AttachmentJoin: {
+            ssid: string;
             security?: null | components["schemas"]["WifiSecurity"];
             key?: null | string;
             near?: null | string;
+        };
+        AttachmentPlug: {
+            device: string;
+            port: string;
         };
         /** @enum {string} */
         Band: "2.4" | "5" | "6";
@@ -1707,30 +1710,120 @@ export interface components {
             mode: components["schemas"]["DeviceMode"];
             say: string;
         };
-        Need: {
+        Need: components["schemas"]["NeedInternet"] | components["schemas"]["NeedReach"] | components["schemas"]["NeedInbound"] | components["schemas"]["NeedSingleNat"] | components["schemas"]["NeedFixedAddress"] | components["schemas"]["NeedOneName"] | components["schemas"]["NeedOwnNames"] | components["schemas"]["NeedKeepName"] | components["schemas"]["NeedGuestsApart"] | components["schemas"]["NeedTunnel"] | components["schemas"]["NeedSockets"] | components["schemas"]["NeedDns"] | components["schemas"]["NeedSpeed"] | components["schemas"]["NeedCoverage"];
+        NeedCoverage: {
+            /** @enum {string} */
+            kind?: "coverage";
             id: string;
-            kind: components["schemas"]["NeedKind"];
+            /** Format: double */
+            mbps: number;
+            rooms?: string[];
+            nice?: null | boolean;
+        };
+        NeedDns: {
+            /** @enum {string} */
+            kind?: "dns";
+            id: string;
             endpoint?: null | string;
-            from?: null | string;
-            to?: null | string;
+            servers: string[];
+            nice?: null | boolean;
+        };
+        NeedFixedAddress: {
+            /** @enum {string} */
+            kind?: "fixed-address";
+            id: string;
+            endpoint: string;
+            nice?: null | boolean;
+        };
+        NeedGuestsApart: {
+            /** @enum {string} */
+            kind?: "guests-apart";
+            id: string;
+            ssid: string;
+            nice?: null | boolean;
+        };
+        NeedInbound: {
+            /** @enum {string} */
+            kind?: "inbound";
+            id: string;
+            endpoint: string;
+            protocol: components["schemas"]["TransportProtocol"];
+            /** Format: int32 */
+            port: number;
+            nice?: null | boolean;
+        };
+        NeedInternet: {
+            /** @enum {string} */
+            kind?: "internet";
+            id: string;
+            endpoint: string;
+            nice?: null | boolean;
+        };
+        NeedKeepName: {
+            /** @enum {string} */
+            kind?: "keep-name";
+            id: string;
+            ssid: string;
+            key?: null | string;
+            nice?: null | boolean;
+        };
+        NeedOneName: {
+            /** @enum {string} */
+            kind?: "one-name";
+            id: string;
+            nice?: null | boolean;
+        };
+        NeedOwnNames: {
+            /** @enum {string} */
+            kind?: "own-names";
+            id: string;
+            nice?: null | boolean;
+        };
+        NeedReach: {
+            /** @enum {string} */
+            kind?: "reach";
+            id: string;
+            from: string;
+            to: string;
             protocol?: null | components["schemas"]["TransportProtocol"];
             /** Format: int32 */
             port?: null | number;
             discovery?: null | boolean;
-            ssid?: null | string;
-            key?: null | string;
-            prefix?: null | components["schemas"]["Prefix"];
-            room?: null | string;
-            /** Format: int32 */
-            count?: null | number;
-            /** Format: double */
-            mbps?: null | number;
-            servers?: string[];
-            rooms?: string[];
             nice?: null | boolean;
         };
-        /** @enum {string} */
-        NeedKind: "internet" | "reach" | "inbound" | "single-nat" | "fixed-address" | "one-name" | "own-names" | "keep-name" | "guests-apart" | "tunnel" | "sockets" | "dns" | "speed" | "coverage";
+        NeedSingleNat: {
+            /** @enum {string} */
+            kind?: "single-nat";
+            id: string;
+            endpoint?: null | string;
+            nice?: null | boolean;
+        };
+        NeedSockets: {
+            /** @enum {string} */
+            kind?: "sockets";
+            id: string;
+            room: string;
+            /** Format: int32 */
+            count: number;
+            nice?: null | boolean;
+        };
+        NeedSpeed: {
+            /** @enum {string} */
+            kind?: "speed";
+            id: string;
+            endpoint?: null | string;
+            room?: null | string;
+            /** Format: double */
+            mbps: number;
+            nice?: null | boolean;
+        };
+        NeedTunnel: {
+            /** @enum {string} */
+            kind?: "tunnel";
+            id: string;
+            prefix: components["schemas"]["Prefix"];
+            nice?: null | boolean;
+        };
         NeighbourNetwork: {
             ssid?: null | string;
             band: components["schemas"]["Band"];

@@ -1,5 +1,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
+import { joinOf, plugOf } from '../../api/attachment'
 import { trace as traceQuery } from '../../api/queries'
 import type { Action, Endpoint } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
@@ -54,6 +55,7 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
   const options = connections(house, thing)
   const current = options.find((option) => option.isCurrent)?.value ?? 'none'
 
+  const [plugged, joined] = [plugOf(thing), joinOf(thing)]
   return (
     <Panel
       title={thing.name}
@@ -95,11 +97,11 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
             )
           }}
         />
-        {thing.connect?.ssid && (
+        {joined && (
           <Choice
             label="Hears best"
             width="180px"
-            value={thing.connect.near ?? ''}
+            value={joined.near ?? ''}
             options={[
               { value: '', label: 'whichever' },
               ...(house.document.devices ?? [])
@@ -107,7 +109,7 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
                 .map((box) => ({ value: box.id, label: box.name })),
             ]}
             onChange={(near) => {
-              const { near: _, ...to } = thing.connect ?? {}
+              const { near: _, ...to } = joined
               void orSay({ do: 'connect-endpoint', endpoint: thing.id, to: near ? { ...to, near } : to })
             }}
           />
@@ -169,9 +171,7 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
           {way?.reachable === 'no'
             ? 'It does not reach the internet.'
             : `It reaches the internet${way?.reachable === 'sometimes' ? ' now and then' : ''}.`}
-          {thing.connect?.device && thing.connect.port
-            ? ` Plugged into ${socketName(house.document, { device: thing.connect.device, port: thing.connect.port })}.`
-            : ''}
+          {plugged ? ` Plugged into ${socketName(house.document, plugged)}.` : ''}
         </Text>
         {traced === thing.id && followed.data && <TraceList trace={followed.data} house={house.document} />}
       </Box>

@@ -1,3 +1,4 @@
+import { plugOf } from '../../api/attachment'
 import type { House, Socket } from '../../api/types'
 import { sameSocket } from '../../state/hand'
 
@@ -14,9 +15,10 @@ export function occupantOf(house: House, socket: Socket): Occupant | null {
     if (sameSocket(cable.a, socket)) return { kind: 'cable', id: cable.id, far: cable.b }
     if (sameSocket(cable.b, socket)) return { kind: 'cable', id: cable.id, far: cable.a }
   }
-  const thing = (house.endpoints ?? []).find(
-    (e) => e.connect?.device === socket.device && e.connect?.port === socket.port,
-  )
+  const thing = (house.endpoints ?? []).find((one) => {
+    const plug = plugOf(one)
+    return plug && sameSocket(plug, socket)
+  })
   return thing ? { kind: 'thing', id: thing.id } : null
 }
 

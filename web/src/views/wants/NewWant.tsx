@@ -1,12 +1,11 @@
 import { Box, Checkbox, Flex, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import type { House, Need } from '../../api/types'
+import type { House } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
-
-type Kind = Need['kind']
+import { fillIn, type Kind } from './fillIn'
 
 const kinds: { value: Kind; label: string }[] = [
   { value: 'internet', label: '… has internet' },
@@ -23,9 +22,6 @@ const kinds: { value: Kind; label: string }[] = [
   { value: 'dns', label: 'Names are asked of …' },
   { value: 'speed', label: 'At least … Mb/s in or for …' },
 ]
-
-const split = (place: string): ['room' | 'endpoint', string] =>
-  place.startsWith('room ') ? ['room', place.slice(5)] : ['endpoint', place.slice(6)]
 
 /** Every room that somebody has named, then every thing. */
 function placesOf(document: House): { value: string; label: string }[] {
@@ -77,34 +73,23 @@ export function NewWant() {
     const taken = new Set((house.document.needs ?? []).map((need) => need.id))
     let n = taken.size + 1
     while (taken.has(`n${n}`)) n++
-    const number = port.trim() === '' ? undefined : Number(port)
-    if (number !== undefined && !(Number.isInteger(number) && number >= 1 && number <= 65535))
-      return setProblem(
-        `Port: “${port}” is no port. Write a whole number from 1 to 65535, or leave it empty.`,
-      )
-    const need: Need = { id: `n${n}`, kind, ...(nice ? { nice } : {}) }
-    if (kind === 'reach')
-      Object.assign(need, { from: one, to: other, discovery, ...(number ? { protocol, port: number } : {}) })
-    else if (kind === 'inbound') Object.assign(need, { endpoint: one, protocol, port: number })
-    else if (kind === 'tunnel') Object.assign(need, { prefix: prefix.trim() })
-    else if (kind === 'guests-apart') Object.assign(need, { ssid: named?.ssid })
-    else if (kind === 'keep-name') Object.assign(need, { ssid: named?.ssid, key: named?.key ?? undefined })
-    else if (kind === 'dns')
-      Object.assign(need, {
-        servers: servers.split(/[\s,;]+/).filter(Boolean),
-        ...(from ? { endpoint: from } : {}),
-      })
-    else if (kind === 'sockets') {
-      if (!/^\d+$/.test(count.trim()))
-        return setProblem(`Sockets: “${count}” is no number. Write a whole number, such as 3.`)
-      Object.assign(need, { room: room.trim() || undefined, count: Number(count) })
-    } else if (kind === 'speed') {
-      const wanted = Number(mbps.trim().replace(',', '.'))
-      if (!(wanted > 0))
-        return setProblem(`Mb/s: “${mbps}” is no speed. Write a number above nought, such as 50.`)
-      const [what, name] = split(place || places[0]?.value || '')
-      Object.assign(need, { mbps: wanted, [what]: name })
-    } else if (needsThing) Object.assign(need, { endpoint: one })
+    const need = fillIn(kind, {
+      id: `n${n}`,
+      one: kind === 'dns' ? from : one,
+      other,
+      discovery,
+      protocol,
+      port,
+      prefix,
+      network: named,
+      servers,
+      room,
+      count,
+      mbps,
+      place: place || places[0]?.value || '',
+    })
+    if (typeof need === 'string') return setProblem(need)
+    if (nice) need.nice = true
     const failed = await act([{ do: 'set-need', need }])
     setProblem(failed?.message)
     if (!failed) setPort('')

@@ -1,3 +1,4 @@
+import { joinOf, plugOf } from '../../../api/attachment'
 import type {
   Cable,
   Device,
@@ -50,23 +51,24 @@ export class Home {
   wiredOn(device: string, tread: Tread): Endpoint[] {
     const order = (this.device(device)?.ports ?? []).map((port) => port.id)
     return this.things(tread)
-      .filter((thing) => thing.connect?.device === device)
-      .sort((a, b) => order.indexOf(a.connect?.port ?? '') - order.indexOf(b.connect?.port ?? ''))
+      .filter((thing) => plugOf(thing)?.device === device)
+      .sort((a, b) => order.indexOf(plugOf(a)?.port ?? '') - order.indexOf(plugOf(b)?.port ?? ''))
   }
 
   /** What has joined the box's Wi-Fi on that tread, by name. */
   wirelessOn(device: string, tread: Tread): Map<string, Endpoint[]> {
     const groups = new Map<string, Endpoint[]>()
     for (const thing of this.things(tread)) {
-      if (!thing.connect?.ssid || this.joined.get(thing.id) !== device) continue
-      groups.set(thing.connect.ssid, [...(groups.get(thing.connect.ssid) ?? []), thing])
+      const join = joinOf(thing)
+      if (!join || this.joined.get(thing.id) !== device) continue
+      groups.set(join.ssid, [...(groups.get(join.ssid) ?? []), thing])
     }
     return groups
   }
 
   /** The box whose Wi-Fi the thing is on. */
   boxOf(thing: Endpoint): string | undefined {
-    return thing.connect?.ssid ? this.joined.get(thing.id) : undefined
+    return joinOf(thing) ? this.joined.get(thing.id) : undefined
   }
 
   cableAt(socket: Socket): Cable | undefined {

@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { describe, expect, it } from 'vitest'
+import { plugOf } from '../../../api/attachment'
 import type { House, Stairs } from '../../../api/types'
 import { place } from './place'
 import type { Placement, Point } from './placement'
@@ -193,7 +194,7 @@ describe.each([366, 700, 764, 1100])('at %i pixels', (width) => {
     '%s: every cable is drawn, level or upright, and crosses no card',
     (_name, house, stairs, on) => {
       const placed = place(house, stairs, on, width)
-      const plugged = (house.endpoints ?? []).filter((e) => e.connect?.port).length
+      const plugged = (house.endpoints ?? []).filter(plugOf).length
       expect(placed.wires.length).toBe((house.cables ?? []).length + plugged + 1)
       for (const wire of placed.wires)
         for (const stretch of stretches(wire.points)) {

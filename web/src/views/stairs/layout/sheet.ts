@@ -1,4 +1,5 @@
-import type { Endpoint, Socket, Step, Tread } from '../../../api/types'
+import { plugOf } from '../../../api/attachment'
+import type { Endpoint, Step, Tread } from '../../../api/types'
 import { type Home, key } from './home'
 import type { PlacedBox, PlacedPort, PlacedThing, PlacedTread, Point, RadioRun, Wire } from './placement'
 import { cardH, lane, radioColumn, type Sizes, sizesFor } from './sizes'
@@ -35,8 +36,8 @@ export class Sheet {
   }
 
   portOf(thing: Endpoint): PlacedPort | undefined {
-    const { device, port } = thing.connect ?? {}
-    return device && port ? this.ports.get(key({ device, port } as Socket)) : undefined
+    const plug = plugOf(thing)
+    return plug ? this.ports.get(key(plug)) : undefined
   }
 
   /** Leaves room left of everything on the tread, a lane for each run; returns where the rest begins. */
@@ -90,7 +91,7 @@ export class Sheet {
       id: `to-${thing.id}`,
       kind: 'cable',
       points,
-      ends: [thing.id, thing.connect?.device ?? ''],
+      ends: [thing.id, plugOf(thing)?.device ?? ''],
     })
   }
 

@@ -1,3 +1,4 @@
+import { joinOf } from '../../../api/attachment'
 import type { Endpoint, Step, Tread } from '../../../api/types'
 import { band, bandsOf } from './band'
 import { boxOn, stepBox } from './boxes'
@@ -80,7 +81,8 @@ function byRadio(sheet: Sheet, rest: Endpoint[]): [OnAir, Endpoint[]][] {
   const groups = new Map<string, [OnAir, Endpoint[]]>()
   for (const thing of rest) {
     const box = sheet.home.boxOf(thing)
-    const about = box && thing.connect?.ssid ? { ssid: thing.connect.ssid, box } : null
+    const join = joinOf(thing)
+    const about = box && join ? { ssid: join.ssid, box } : null
     const name = about ? `${about.box}/${about.ssid}` : ''
     const group = groups.get(name) ?? [about, []]
     group[1].push(thing)

@@ -1,0 +1,83 @@
+import type { Device, Need } from '../../api/types'
+
+export type Kind = NonNullable<Need['kind']>
+
+/** What stands in the blanks, as it was typed or chosen. */
+export type Blanks = {
+  id: string
+  one: string
+  other: string
+  discovery: boolean
+  protocol: 'tcp' | 'udp'
+  port: string
+  prefix: string
+  network: NonNullable<Device['wifi']>[number] | undefined
+  servers: string
+  room: string
+  count: string
+  mbps: string
+  /** `room NAME` or `thing ID`. */
+  place: string
+}
+
+/** The want that the blanks make, or what is wrong with one of them. */
+export function fillIn(kind: Kind, blanks: Blanks): Need | string {
+  const { id, one } = blanks
+  switch (kind) {
+    case 'internet':
+    case 'fixed-address':
+      return { kind, id, endpoint: one }
+    case 'single-nat':
+    case 'one-name':
+    case 'own-names':
+      return { kind, id }
+    case 'reach': {
+      const port = portIn(blanks.port)
+      if (typeof port === 'string') return port
+      const { protocol, other, discovery } = blanks
+      return { kind, id, from: one, to: other, discovery, ...(port ? { protocol, port } : {}) }
+    }
+    case 'inbound': {
+      const port = portIn(blanks.port)
+      if (typeof port === 'string') return port
+      if (!port) return 'Port: Missing. Write a whole number from 1 to 65535.'
+      return { kind, id, endpoint: one, protocol: blanks.protocol, port }
+    }
+    case 'tunnel':
+      return { kind, id, prefix: blanks.prefix.trim() }
+    case 'guests-apart':
+      return { kind, id, ssid: blanks.network?.ssid ?? '' }
+    case 'keep-name': {
+      const { ssid = '', key } = blanks.network ?? {}
+      return { kind, id, ssid, ...(key ? { key } : {}) }
+    }
+    case 'dns': {
+      const servers = blanks.servers.split(/[\s,;]+/).filter(Boolean)
+      return { kind, id, servers, ...(one ? { endpoint: one } : {}) }
+    }
+    case 'sockets':
+      if (!/^\d+$/.test(blanks.count.trim()))
+        return `Sockets: “${blanks.count}” is no number. Write a whole number, such as 3.`
+      if (!blanks.room.trim()) return 'Room: Missing. Write the room, such as study.'
+      return { kind, id, room: blanks.room.trim(), count: Number(blanks.count) }
+    case 'speed': {
+      const mbps = Number(blanks.mbps.trim().replace(',', '.'))
+      if (!(mbps > 0)) return `Mb/s: “${blanks.mbps}” is no speed. Write a number above nought, such as 50.`
+      const [, what, name = ''] = blanks.place.match(/^(room|thing) (.*)$/) ?? []
+      return what === 'room' ? { kind, id, mbps, room: name } : { kind, id, mbps, endpoint: name }
+    }
+    case 'coverage': {
+      const mbps = Number(blanks.mbps.trim().replace(',', '.'))
+      return { kind, id, mbps }
+    }
+  }
+}
+
+/** Undefined where none is written. */
+function portIn(text: string): number | undefined | string {
+  if (text.trim() === '') return undefined
+  const port = Number(text)
+  return Number.isInteger(port) && port >= 1 && port <= 65535
+    ? port
+    : `Port: “${text}” is no port. Write a whole number from 1 to 65535, or leave it empty.`
+}
