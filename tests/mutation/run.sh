@@ -31,7 +31,7 @@ CODE
 stryker() { # NAME
   rm -rf "$work/$1"
   (cd "$work/copy/tests/Altrin.Core.Tests" && cp "$work/$1.json" stryker-config.json &&
-    ALTRIN_LAWS=short "$work/tool/dotnet-stryker" --skip-version-check -O "$work/$1" > "$work/$1.log" 2>&1) || { tail -20 "$work/$1.log" >&2; die "The mutation run failed; its log is $work/$1.log."; }
+    ALTRIN_MUTATION=$folder nice -n 15 "$work/tool/dotnet-stryker" --skip-version-check -O "$work/$1" > "$work/$1.log" 2>&1) || { tail -20 "$work/$1.log" >&2; die "The mutation run failed; its log is $work/$1.log."; }
 }
 
 sample() { node "$root/tests/mutation/sample.mjs" "$@"; }

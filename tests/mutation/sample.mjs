@@ -11,7 +11,8 @@ const settings = (mutate) => ({
     'test-runner': 'mtp',
     'coverage-analysis': 'off',
     concurrency: 2,
-    'additional-timeout': 60000,
+    // Long: a busy machine must not be taken for a noticed change.
+    'additional-timeout': 300000,
     reporters: ['json'],
     mutate,
   },

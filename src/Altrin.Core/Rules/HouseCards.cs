@@ -11,6 +11,9 @@ public sealed record ModeChoice(DeviceMode Mode, string Say);
 /// <summary>A network that a box or a thing could join: its name, its key, a security it speaks, and the radio for it.</summary>
 public sealed record JoinChoice(string? Radio, Band Band, string Ssid, WifiSecurity Security, string? Key);
 
+/// <param name="Say">“WAN”, “LAN 2”: by role and place in the row.</param>
+public sealed record SocketWords(string Id, string Say);
+
 /// <summary>What is said of a box on its card and in its panel. The page shows it and works none of it out.</summary>
 /// <param name="Says">What it is and does, in one line.</param>
 /// <param name="Step">What kind of step it stands on; empty for a box that is none.</param>
@@ -20,7 +23,7 @@ public sealed record JoinChoice(string? Radio, Band Band, string Ssid, WifiSecur
 /// <param name="Joinable">Networks of other boxes that one of its radios could join.</param>
 /// <param name="Mark">The worst finding that blames it; null for none.</param>
 public sealed record BoxWords(string Id, string Says, string Step, ImmutableArray<ModeChoice> Modes, bool MayAskForAddress, ImmutableArray<string> Settings,
-    ImmutableArray<JoinChoice> Joinable, Severity? Mark);
+    ImmutableArray<JoinChoice> Joinable, ImmutableArray<SocketWords> Sockets, Severity? Mark);
 
 /// <summary>What is said of a thing.</summary>
 /// <param name="Joinable">Networks on the air that its radio could join.</param>
@@ -38,7 +41,8 @@ public static class HouseCards
         return [.. house.State.House.Devices.Select(box => new BoxWords(box.Id, Says(house, box, steps.GetValueOrDefault(box.Id)), SayStep(box, steps.GetValueOrDefault(box.Id)),
             [.. box.Supports.Prepend(box.Mode).Distinct().Select(mode => new ModeChoice(mode, mode.Say()))], box.Traits.MayAskForAddress && !box.Traits.AlwaysAsks,
             [.. SettingCatalogue.All.Where(setting => setting.Counts(box)).Select(setting => setting.Id)],
-            box.Traits.Uplink == UplinkSide.None ? [] : Joinable(box, sent), Mark(marks, box.Id)))];
+            box.Traits.Uplink == UplinkSide.None ? [] : Joinable(box, sent),
+            [.. box.Ports.Select(port => new SocketWords(port.Id, Naming.PortName(box, port.Id)))], Mark(marks, box.Id)))];
     }
 
     public static ImmutableArray<ThingWords> Things(Evaluation house)

@@ -107,6 +107,7 @@ public class NearMissTests
     [Fact]
     public void A_thousand_findings_are_answered_in_bounded_time()
     {
+        MutationRun.Skips("it goes by the clock");
         var house = new HouseBuilder().Gateway("10.0.0.1/24");
         for (var i = 1; i <= 1000; i++) house.Box($"r{i}", address: $"10.{i >> 8}.{i & 255}.1/24").Cable($"{(i == 1 ? "gw" : $"r{i - 1}")}:lan1", $"r{i}:wan");
         var evaluation = Evaluation.Of(house);

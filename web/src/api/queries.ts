@@ -77,32 +77,51 @@ export const importJob = (text: string) =>
 export const deleteJob = (id: string) =>
   unwrap<unknown>(api.DELETE('/api/jobs/{id}', { params: { path: { id } } }))
 
-export const doDeeds = (id: string, side: Side, version: number, actions: Action[], say?: string) =>
+export const doDeeds = (
+  id: string,
+  side: Side,
+  version: number,
+  actions: Action[],
+  say?: string,
+  change?: string,
+) =>
   unwrap<JobView>(
     api.POST('/api/jobs/{id}/{side}/deeds', {
       params: { path: { id, side } },
-      body: { version, actions, say },
+      body: { version, actions, say, id: change },
     }),
   )
 
-export const adoptPlan = (id: string, version: number, actions: Action[], say?: string) =>
+export const adoptPlan = (
+  id: string,
+  version: number,
+  actions: Action[],
+  say?: string,
+  change?: string,
+) =>
   unwrap<JobView>(
-    api.PUT('/api/jobs/{id}/planned', { params: { path: { id } }, body: { version, actions, say } }),
+    api.PUT('/api/jobs/{id}/planned', { params: { path: { id } }, body: { version, actions, say, id: change } }),
   )
 
-export const undo = (id: string, side: Side, version: number) =>
+export const undo = (id: string, side: Side, version: number, change?: string) =>
   unwrap<JobView>(
-    api.POST('/api/jobs/{id}/{side}/undo', { params: { path: { id, side } }, body: { version } }),
+    api.POST('/api/jobs/{id}/{side}/undo', { params: { path: { id, side } }, body: { version, id: change } }),
   )
 
-export const redo = (id: string, side: Side, version: number) =>
+export const redo = (id: string, side: Side, version: number, change?: string) =>
   unwrap<JobView>(
-    api.POST('/api/jobs/{id}/{side}/redo', { params: { path: { id, side } }, body: { version } }),
+    api.POST('/api/jobs/{id}/{side}/redo', { params: { path: { id, side } }, body: { version, id: change } }),
   )
 
-export const answerHeld = (id: string, version: number, index: number, answer: 'take-out' | 'keep') =>
+export const answerHeld = (
+  id: string,
+  version: number,
+  index: number,
+  answer: 'take-out' | 'keep',
+  change?: string,
+) =>
   unwrap<JobView>(
-    api.POST('/api/jobs/{id}/planned/held', { params: { path: { id } }, body: { version, index, answer } }),
+    api.POST('/api/jobs/{id}/planned/held', { params: { path: { id } }, body: { version, index, answer, id: change } }),
   )
 
 export const setBack = (id: string, version: number) =>

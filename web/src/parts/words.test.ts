@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest'
 import { shorten } from '../views/stairs/addressWords'
 import { clock } from '../views/work-order/StepTimer'
-import { portName, verdictWords } from './words'
+import { verdictWords } from './words'
 
 describe('words', () => {
   it.each([
@@ -20,16 +20,6 @@ describe('words', () => {
   ])('shorten %s where the tread says the rest', (address, subnets, short) =>
     expect(shorten(address, subnets)).toBe(short),
   )
-
-  it('name a socket by role and place', () => {
-    const ports = [
-      { id: 'x', role: 'wan' as const },
-      { id: 'y', role: 'lan' as const },
-      { id: 'z', role: 'lan' as const },
-    ]
-    const device = { id: 'd', name: 'D', mode: 'router' as const, ports }
-    expect(ports.map((port) => portName(device, port))).toEqual(['WAN', 'LAN 1', 'LAN 2'])
-  })
 
   it.each([
     [0, '0:00'],

@@ -1,4 +1,4 @@
-import type { Device, House, HouseSummary, Port, Socket, WifiSecurity } from '../api/types'
+import type { House, HouseSummary, HouseView, Socket, WifiSecurity } from '../api/types'
 
 export const securityWords: Record<WifiSecurity, string> = {
   open: 'open, no password',
@@ -29,15 +29,10 @@ export const nameOf = (house: House, id: string): string =>
     ? 'the provider'
     : (house.devices?.find((d) => d.id === id)?.name ?? house.endpoints?.find((e) => e.id === id)?.name ?? id)
 
-/** “WAN”, “LAN 2”: by role and place in the row, as the server says it too. */
-export function portName(device: Device, port: Port): string {
-  const alike = (device.ports ?? []).filter((p) => p.role === port.role)
-  const role = port.role === 'wan' ? 'WAN' : 'LAN'
-  return alike.length === 1 ? role : `${role} ${alike.indexOf(port) + 1}`
-}
+/** “WAN”, “LAN 2”: as the core names a box's sockets. */
+export const portName = (view: HouseView, socket: Socket): string =>
+  view.boxes.find((box) => box.id === socket.device)?.sockets.find((one) => one.id === socket.port)?.say ??
+  socket.port
 
-export function socketName(house: House, socket: Socket): string {
-  const device = house.devices?.find((d) => d.id === socket.device)
-  const port = device?.ports?.find((p) => p.id === socket.port)
-  return device && port ? `${device.name} ${portName(device, port)}` : `${socket.device} ${socket.port}`
-}
+export const socketName = (view: HouseView, socket: Socket): string =>
+  `${nameOf(view.document, socket.device)} ${portName(view, socket)}`

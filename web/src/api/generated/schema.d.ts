@@ -1135,6 +1135,7 @@ export interface components {
             mayAskForAddress: boolean;
             settings: string[];
             joinable: components["schemas"]["JoinChoice"][];
+            sockets: components["schemas"]["SocketWords"][];
             mark: null | components["schemas"]["Severity"];
         };
         Building: {
@@ -1981,6 +1982,10 @@ export interface components {
         Socket: {
             device: string;
             port: string;
+        };
+        SocketWords: {
+            id: string;
+            say: string;
         };
         Stairs: {
             streetAddresses: string[];

@@ -29,12 +29,12 @@ export function HandBar() {
   }
   const what =
     occupant === null
-      ? `Free socket ${socketName(house.document, held)}: press another socket to lay a cable.`
+      ? `Free socket ${socketName(house, held)}: press another socket to lay a cable.`
       : occupant.kind === 'line'
-        ? `The provider’s line is in ${socketName(house.document, held)}.`
+        ? `The provider’s line is in ${socketName(house, held)}.`
         : occupant.kind === 'thing'
-          ? `${nameOf(house.document, occupant.id)} in ${socketName(house.document, held)}: press a free socket to move it.`
-          : `Cable from ${socketName(house.document, held)} to ${socketName(house.document, occupant.far)}: press a free socket to move this end.`
+          ? `${nameOf(house.document, occupant.id)} in ${socketName(house, held)}: press a free socket to move it.`
+          : `Cable from ${socketName(house, held)} to ${socketName(house, occupant.far)}: press a free socket to move this end.`
   return (
     <Foot role="status" display="flex" gap="12px" alignItems="end" flexWrap="wrap">
       <Text flex="1 1 260px">{what}</Text>

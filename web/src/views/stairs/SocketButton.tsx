@@ -13,10 +13,10 @@ export function SocketButton({ box, port, house }: { box: PlacedBox; port: Place
   const occupant = occupantOf(house.document, port.socket)
   const wan = port.port.role === 'wan'
   const inHand = sameSocket(held, port.socket)
-  const label = portName(box.device, port.port)
+  const label = portName(house, port.socket)
   const what = occupant
     ? occupant.kind === 'cable'
-      ? `cable to ${socketName(house.document, occupant.far)}`
+      ? `cable to ${socketName(house, occupant.far)}`
       : occupant.kind === 'line'
         ? 'the line'
         : nameOf(house.document, occupant.id)

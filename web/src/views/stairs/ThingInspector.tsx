@@ -171,9 +171,9 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
           {way?.reachable === 'no'
             ? 'It does not reach the internet.'
             : `It reaches the internet${way?.reachable === 'sometimes' ? ' now and then' : ''}.`}
-          {plugged ? ` Plugged into ${socketName(house.document, plugged)}.` : ''}
+          {plugged ? ` Plugged into ${socketName(house, plugged)}.` : ''}
         </Text>
-        {traced === thing.id && followed.data && <TraceList trace={followed.data} house={house.document} />}
+        {traced === thing.id && followed.data && <TraceList trace={followed.data} house={house} />}
       </Box>
     </Panel>
   )

@@ -1,13 +1,13 @@
 import { Box, Text } from '@chakra-ui/react'
-import type { House, Trace, TraceHop } from '../../api/types'
+import type { HouseView, Trace, TraceHop } from '../../api/types'
 import { AddressText } from '../../parts/AddressText'
 import { nameOf, socketName } from '../../parts/words'
 
-function crossing(house: House, hop: TraceHop): string {
+function crossing(house: HouseView, hop: TraceHop): string {
   if (hop.over === 'line') return 'over the provider’s line'
   if (hop.over === 'plug') return 'by its own cable'
   if (hop.over === 'radio') return `on Wi-Fi ${hop.ssid}`
-  const cable = house.cables?.find((one) => one.id === hop.cable)
+  const cable = house.document.cables?.find((one) => one.id === hop.cable)
   if (!cable) return 'over a cable'
   const medium = cable.medium === 'powerline' ? 'powerline' : cable.medium === 'coax' ? 'coax' : 'cable'
   return `by ${medium} between ${socketName(house, cable.a)} and ${socketName(house, cable.b)}`
@@ -16,7 +16,7 @@ function crossing(house: House, hop: TraceHop): string {
 const roles: Record<string, string> = { bridge: 'passes it on', router: 'routes', street: '', carrier: '' }
 
 /** A thing's way to the street, hop by hop, as the core followed it. */
-export function TraceList({ trace, house }: { trace: Trace; house: House }) {
+export function TraceList({ trace, house }: { trace: Trace; house: HouseView }) {
   if (trace.hops.length === 0)
     return <Text fontSize="14px">It is on no network, so there is no way to follow.</Text>
   return (
@@ -25,7 +25,7 @@ export function TraceList({ trace, house }: { trace: Trace; house: House }) {
         // A way may cross one box twice: the place in the row is what tells the hops apart.
         <Box as="li" key={`${i}-${hop.device}`} mb="2px">
           <Text as="span" fontWeight="650">
-            {hop.device === 'isp' ? 'The street' : nameOf(house, hop.device)}
+            {hop.device === 'isp' ? 'The street' : nameOf(house.document, hop.device)}
           </Text>{' '}
           <Text as="span" color="quiet">
             {crossing(house, hop)}

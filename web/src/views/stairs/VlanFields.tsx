@@ -1,5 +1,6 @@
 import { Flex, Text } from '@chakra-ui/react'
 import type { Device, Port } from '../../api/types'
+import { useJob } from '../../layout/JobContext'
 import { DraftField } from '../../parts/DraftField'
 import { portName } from '../../parts/words'
 import { useSettings } from './useSettings'
@@ -9,6 +10,7 @@ const numbers = (text: string) => (text.match(/[^\s,]+/g) ?? []).map((one) => Nu
 
 /** Which VLAN each socket is in, and which it carries tagged. */
 export function VlanFields({ device }: { device: Device }) {
+  const { house } = useJob()
   const { attempt } = useSettings()
   const ports = (device.ports ?? []).filter((port) => device.mode !== 'router' || port.role === 'lan')
   const set = (port: Port, vlan: number | null | undefined, tagged: number[]) => ({
@@ -25,7 +27,7 @@ export function VlanFields({ device }: { device: Device }) {
         it. Empty is the box’s own network.
       </Text>
       {ports.map((port) => {
-        const name = portName(device, port)
+        const name = portName(house, { device: device.id, port: port.id })
         return (
           <Flex key={port.id} gap="12px" wrap="wrap" align="start" mt="4px">
             <Text w="64px" fontSize="14px" pt={{ base: '26px', md: '24px' }}>

@@ -29,7 +29,7 @@ export function connections(view: HouseView, thing: Endpoint | null) {
       if (!isCurrent && (port.role === 'wan' || occupantOf(house, socket))) continue
       options.push({
         value: `${device.id}/${port.id}`,
-        label: `${device.name} ${portName(device, port)}`,
+        label: `${device.name} ${portName(view, socket)}`,
         to: socket,
         isCurrent,
       })

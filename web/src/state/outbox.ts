@@ -1,0 +1,120 @@
+import {
+  type DehydratedState,
+  dehydrate,
+  hydrate,
+  type Mutation,
+  MutationCache,
+  QueryClient,
+} from '@tanstack/react-query'
+import { type Change, sendHouseChange, sendTick } from '../api/changes'
+import { ApiProblem } from '../api/client'
+import { job as jobQuery, workOrder } from '../api/queries'
+import type { JobView, TickView, WorkOrderView } from '../api/types'
+import { serverIsAway } from './server'
+
+/** Changes on their way to the server: one after the other, kept through a reload, tried again by themselves. */
+export const changeKey = ['change'] as const
+
+/** Changes of one job keep their order. */
+export const scopeOf = (job: string) => ({ id: `job ${job}` })
+
+export const untouched = (stepKey: string): TickView => ({
+  stepKey,
+  revision: 0,
+  outcome: 'open',
+  note: '',
+  startedAt: null,
+  doneAt: null,
+})
+
+const noAnswer = (error: unknown) => error instanceof ApiProblem && error.status === 0
+
+async function send(queries: QueryClient, change: Change): Promise<unknown> {
+  try {
+    const job = queries.getQueryData<JobView>(jobQuery(change.job).queryKey) ?? (await queries.fetchQuery(jobQuery(change.job)))
+    if (change.what !== 'tick') {
+      const after = await sendHouseChange(change, job.version)
+      queries.setQueryData(jobQuery(change.job).queryKey, after)
+      return after
+    }
+    const order = workOrder(change.job, job.version)
+    const known =
+      queries.getQueryData<WorkOrderView>(order.queryKey) ?? (await queries.fetchQuery(order))
+    const tick = await sendTick(change, known.ticks.find((one) => one.stepKey === change.step) ?? untouched(change.step))
+    queries.setQueryData<WorkOrderView>(
+      order.queryKey,
+      (old) => old && { ...old, ticks: [...old.ticks.filter((one) => one.stepKey !== tick.stepKey), tick] },
+    )
+    return tick
+  } catch (error) {
+    if (noAnswer(error)) serverIsAway()
+    if (error instanceof ApiProblem && error.status === 409)
+      await queries.invalidateQueries({ queryKey: ['job', change.job] })
+    throw error
+  }
+}
+
+export function makeQueries(): QueryClient {
+  const queries = new QueryClient({
+    mutationCache: new MutationCache(),
+    defaultOptions: {
+      queries: { retry: 1, staleTime: 5_000, refetchOnWindowFocus: true, networkMode: 'always' },
+      mutations: { networkMode: 'always' },
+    },
+  })
+  queries.setMutationDefaults(changeKey, {
+    mutationFn: (change: Change) => send(queries, change),
+    // No answer is no refusal: it waits until there is one. Everything else is for the person to hear.
+    retry: (_, error) => noAnswer(error),
+    retryDelay: 500,
+    networkMode: 'online',
+    gcTime: Number.POSITIVE_INFINITY,
+  })
+  return queries
+}
+
+const isWaiting = (one: Mutation) => one.state.status === 'pending' && one.options.mutationKey?.[0] === changeKey[0]
+
+const stem = 'altrin.outbox.'
+
+/** Writes down what waits, so that a closed tab or a reload loses nothing; takes over what a tab that is gone had left. */
+export async function keepOutbox(queries: QueryClient) {
+  const tab = newTabName()
+  // Held for as long as this tab lives; nobody else takes its changes meanwhile.
+  void navigator.locks?.request(stem + tab, () => new Promise(() => {}))
+  for (const key of Object.keys(localStorage).filter((one) => one.startsWith(stem)))
+    await takeOver(queries, key, tab)
+  queries.getMutationCache().subscribe(() => write(queries, tab))
+  await queries.resumePausedMutations()
+}
+
+const newTabName = () => `${Date.now().toString(36)}${Math.random().toString(36).slice(2, 8)}`
+
+async function takeOver(queries: QueryClient, key: string, tab: string) {
+  const take = () => {
+    const left = localStorage.getItem(key)
+    if (!left) return
+    try {
+      const state = JSON.parse(left) as DehydratedState
+      // What was under way when the tab went is sent again: its id makes it once.
+      for (const one of state.mutations) one.state.isPaused = true
+      hydrate(queries, state)
+      write(queries, tab)
+    } catch {
+      // Unreadable: there is nothing to be had of it.
+    }
+    localStorage.removeItem(key)
+  }
+  if (!navigator.locks) return take()
+  await navigator.locks.request(key, { ifAvailable: true }, async (lock) => {
+    if (lock) take()
+  })
+}
+
+function write(queries: QueryClient, tab: string) {
+  const waiting = dehydrate(queries, { shouldDehydrateQuery: () => false, shouldDehydrateMutation: isWaiting })
+  if (waiting.mutations.length === 0) localStorage.removeItem(stem + tab)
+  else localStorage.setItem(stem + tab, JSON.stringify(waiting))
+}
+
+export const countWaiting = (queries: QueryClient) => queries.getMutationCache().getAll().filter(isWaiting).length
