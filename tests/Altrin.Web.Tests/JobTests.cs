@@ -159,11 +159,64 @@ public class JobTests
     }
 
     [Fact]
-    public async Task A_new_house_has_its_gateway_and_nothing_wrong()
+    public async Task A_new_house_is_empty_and_invents_nothing()
     {
         using var app = new TestApp();
         var job = await app.NewJob("empty");
         Assert.Equal((0, 0), ((int)job["found"]!["verdict"]!["faults"]!, (int)job["found"]!["verdict"]!["cautions"]!));
+        Assert.Empty(job["found"]!["document"]!["devices"]!.AsArray());
+        Assert.Null(job["found"]!["document"]!["line"]);
+        Assert.Empty(job["found"]!["stairs"]!["streetAddresses"]!.AsArray());
+    }
+
+    [Fact, Trait("source", "RFC 9110 sections 8.8.3 and 13.1.2")]
+    public async Task An_answer_that_did_not_change_is_not_sent_again()
+    {
+        using var app = new TestApp();
+        var id = (await app.NewJob())["id"];
+        var first = await app.Client.GetAsync($"/api/jobs/{id}");
+        async Task<HttpResponseMessage> Again(string tag)
+        {
+            var ask = new HttpRequestMessage(HttpMethod.Get, $"/api/jobs/{id}");
+            ask.Headers.TryAddWithoutValidation("If-None-Match", tag);
+            return await app.Client.SendAsync(ask);
+        }
+        var tag = first.Headers.ETag!.ToString();
+        var second = await Again(tag);
+        Assert.Equal((HttpStatusCode.NotModified, ""), (second.StatusCode, await second.Content.ReadAsStringAsync()));
+        Assert.Equal(HttpStatusCode.NotModified, (await Again($"W/{tag}, \"other\"")).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await Again("\"other\"")).StatusCode);
+        await app.Do(await Json(first), "found", new { @do = "rename", id = "gw", name = "Other" });
+        var changed = await Again(tag);
+        Assert.Equal(HttpStatusCode.OK, changed.StatusCode);
+        Assert.NotEqual(tag, changed.Headers.ETag!.ToString());
+    }
+
+    [Theory]
+    [InlineData("br")]
+    [InlineData("gzip")]
+    public async Task Answers_are_compressed_over_the_wire(string how)
+    {
+        using var app = new TestApp();
+        var id = (await app.NewJob())["id"];
+        var plain = (await app.Client.GetByteArrayAsync($"/api/jobs/{id}")).Length;
+        var ask = new HttpRequestMessage(HttpMethod.Get, $"/api/jobs/{id}");
+        ask.Headers.Add("Accept-Encoding", how);
+        var answer = await app.Client.SendAsync(ask);
+        Assert.Equal([how], answer.Content.Headers.ContentEncoding);
+        Assert.InRange((await answer.Content.ReadAsByteArrayAsync()).Length, 1, plain / 4);
+    }
+
+    [Fact]
+    public async Task A_tick_said_twice_is_one_tick()
+    {
+        using var app = new TestApp();
+        var id = (await app.NewJob())["id"];
+        var said = new { revision = 0, outcome = "as-said", note = "green lamp" };
+        var first = await Json(await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/abc", said));
+        var second = await Json(await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/abc", said));
+        Assert.Equal((1, "green lamp"), ((int)second["revision"]!, (string)first["note"]!));
+        Assert.Equal(HttpStatusCode.Conflict, (await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/abc", new { revision = 0, outcome = "open" })).StatusCode);
     }
 
     [Fact, Trait("kind", "formats")]

@@ -2,27 +2,26 @@ import '@fontsource-variable/atkinson-hyperlegible-next/wght.css'
 import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css'
 import './app.css'
 import { ChakraProvider } from '@chakra-ui/react'
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import { StrictMode } from 'react'
+import { QueryClientProvider } from '@tanstack/react-query'
+import { lazy, StrictMode, Suspense } from 'react'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter, Route, Routes } from 'react-router'
 import { JobPage } from './layout/JobPage'
 import { NotFound } from './layout/NotFound'
-import { Notices } from './layout/Notices'
 import { stages } from './layout/stages'
+import { keepOutbox, makeQueries } from './state/outbox'
+import { watchServer } from './state/server'
 import { applyTheme } from './state/theme'
 import { system } from './theme'
-import { JobsPage } from './views/jobs/JobsPage'
 
 applyTheme()
+watchServer()
+const queries = makeQueries()
+void keepOutbox(queries)
 
-const queries = new QueryClient({
-  defaultOptions: {
-    // The server is on this very machine: it answers whether there is internet or not.
-    queries: { retry: 1, staleTime: 5_000, refetchOnWindowFocus: true, networkMode: 'always' },
-    mutations: { networkMode: 'always' },
-  },
-})
+const Notices = lazy(() => import('./layout/Notices').then((it) => ({ default: it.Notices })))
+const JobsPage = lazy(() => import('./views/jobs/JobsPage').then((it) => ({ default: it.JobsPage })))
+const first = stages.find((one) => one.id === 'stairs')
 
 createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>
@@ -30,18 +29,27 @@ createRoot(document.getElementById('root') as HTMLElement).render(
       <QueryClientProvider client={queries}>
         <BrowserRouter>
           <Routes>
-            <Route path="/" element={<JobsPage />} />
+            <Route
+              path="/"
+              element={
+                <Suspense>
+                  <JobsPage />
+                </Suspense>
+              }
+            />
             <Route path="/job/:id" element={<JobPage />}>
-              <Route index element={stages.find((one) => one.id === 'stairs')?.page} />
-              {stages.map((one) => (
-                <Route key={one.id} path={one.id} element={one.page} />
+              <Route index element={first && <first.Page />} />
+              {stages.map(({ id, Page }) => (
+                <Route key={id} path={id} element={<Page />} />
               ))}
               <Route path="*" element={<NotFound what="There is no such stage." />} />
             </Route>
             <Route path="*" element={<NotFound />} />
           </Routes>
         </BrowserRouter>
-        <Notices />
+        <Suspense>
+          <Notices />
+        </Suspense>
       </QueryClientProvider>
     </ChakraProvider>
   </StrictMode>,

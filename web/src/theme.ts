@@ -1,6 +1,107 @@
-import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react'
+import { createSystem, defaultBaseConfig, defineConfig, defineRecipe } from '@chakra-ui/react'
+import {
+  animationStyles,
+  breakpoints,
+  buttonRecipe,
+  checkboxSlotRecipe,
+  checkmarkRecipe,
+  cssVarsPrefix,
+  cssVarsRoot,
+  dialogSlotRecipe,
+  drawerSlotRecipe,
+  fieldSlotRecipe,
+  globalCss,
+  headingRecipe,
+  inputRecipe,
+  keyframes,
+  layerStyles,
+  nativeSelectSlotRecipe,
+  segmentGroupSlotRecipe,
+  semanticTokens,
+  spinnerRecipe,
+  switchSlotRecipe,
+  textareaRecipe,
+  textStyles,
+  toastSlotRecipe,
+  tokens,
+} from '@chakra-ui/react/theme'
 
 const pair = (light: string, dark: string) => ({ value: { base: light, _dark: dark } })
+
+/** A button: verbs on it, five looks, never smaller than a thumb on a phone. */
+const press = defineRecipe({
+  className: 'press',
+  base: {
+    display: 'inline-flex',
+    alignItems: 'center',
+    justifyContent: 'center',
+    minH: 'press',
+    minW: { base: 'press', md: '0' },
+    maxW: '100%',
+    px: '12px',
+    py: '3px',
+    borderWidth: '1.5px',
+    borderRadius: '4px',
+    fontSize: '14px',
+    fontWeight: '650',
+    lineHeight: '1.25',
+    textAlign: 'left',
+    cursor: 'pointer',
+    _disabled: { opacity: 0.45, cursor: 'default' },
+    '&[aria-busy=true]': { opacity: 0.6, cursor: 'progress' },
+  },
+  variants: {
+    kind: {
+      main: { bg: 'spruce', color: 'onSpruce', borderColor: 'spruce', _hover: { opacity: 0.9 } },
+      other: { bg: 'transparent', color: 'spruce', borderColor: 'spruce', _hover: { bg: 'spruceWash' } },
+      plain: {
+        bg: 'transparent',
+        color: 'spruce',
+        borderColor: 'transparent',
+        px: '4px',
+        _hover: { bg: 'spruceWash' },
+      },
+      danger: { bg: 'transparent', color: 'brick', borderColor: 'brick', _hover: { bg: 'spruceWash' } },
+      inverse: { bg: 'transparent', color: 'paper', borderColor: 'paper' },
+    },
+  },
+  defaultVariants: { kind: 'other' },
+})
+
+/** Of the library's looks those of the parts that are used here: the rest would be half of what the first page has to fetch. */
+const used = defineConfig({
+  preflight: true,
+  cssVarsPrefix,
+  cssVarsRoot,
+  globalCss,
+  theme: {
+    breakpoints,
+    keyframes,
+    tokens,
+    semanticTokens,
+    textStyles,
+    layerStyles,
+    animationStyles,
+    recipes: {
+      button: buttonRecipe,
+      checkmark: checkmarkRecipe,
+      heading: headingRecipe,
+      input: inputRecipe,
+      spinner: spinnerRecipe,
+      textarea: textareaRecipe,
+    },
+    slotRecipes: {
+      checkbox: checkboxSlotRecipe,
+      dialog: dialogSlotRecipe,
+      drawer: drawerSlotRecipe,
+      field: fieldSlotRecipe,
+      nativeSelect: nativeSelectSlotRecipe,
+      segmentGroup: segmentGroupSlotRecipe,
+      switch: switchSlotRecipe,
+      toast: toastSlotRecipe,
+    },
+  },
+})
 
 /** Calm paper, ink lines; the names are those of the design, not of hues. */
 const config = defineConfig({
@@ -10,14 +111,33 @@ const config = defineConfig({
     '*:focus-visible': { outline: '2px solid', outlineColor: 'spruce', outlineOffset: '2px' },
   },
   theme: {
+    // Below 1,000 px there is one column of work: that is also what 128 % of a small laptop is.
+    breakpoints: { sm: '30rem', md: '62.5rem', lg: '70rem' },
+    recipes: { press },
     tokens: {
       fonts: {
         body: { value: "'Atkinson Hyperlegible Next Variable', sans-serif" },
         heading: { value: "'Atkinson Hyperlegible Next Variable', sans-serif" },
         mono: { value: "'Atkinson Hyperlegible Mono Variable', monospace" },
       },
+      sizes: {
+        spine: { value: '148px' },
+        verdict: { value: '320px' },
+        line: { value: '44px' },
+        thumb: { value: '44px' },
+      },
+    },
+    textStyles: {
+      stage: { value: { fontSize: '20px', fontWeight: '700', lineHeight: '1.25' } },
+      section: { value: { fontSize: '16px', fontWeight: '700', lineHeight: '1.3' } },
+      small: { value: { fontSize: '14px' } },
+      note: { value: { fontSize: '13px', color: 'quiet' } },
     },
     semanticTokens: {
+      sizes: {
+        press: { value: { base: '44px', md: '28px' } },
+        field: { value: { base: '44px', md: '30px' } },
+      },
       colors: {
         paper: pair('#FAF7F0', '#12191A'),
         sheet: pair('#FFFEFA', '#192224'),
@@ -42,4 +162,4 @@ const config = defineConfig({
   },
 })
 
-export const system = createSystem(defaultConfig, config)
+export const system = createSystem(defaultBaseConfig, used, config)

@@ -45,7 +45,7 @@ internal static class JobsApi
         {
             "demo" => DemoHouses.Larkspur(),
             "demo-farm" => DemoHouses.Hawthorn(),
-            null or "empty" => NewHouse.WithGateway(),
+            null or "empty" => NewHouse.Empty(),
             _ => null,
         };
         if (house is null) return Answers.Invalid("from", $"“{request.From}” is unknown here. Use empty, demo or demo-farm.");

@@ -3,7 +3,7 @@ using Altrin.Core.Actions;
 
 namespace Altrin.Web.Api;
 
-/// <param name="From"><c>empty</c>: a gateway at a line and nothing else; <c>demo</c>: the small demo house; <c>demo-farm</c>: the big one.</param>
+/// <param name="From"><c>empty</c>: nothing yet; <c>demo</c>: the small demo house; <c>demo-farm</c>: the big one.</param>
 public sealed record NewJob(string? Name = null, string? From = null);
 
 /// <summary>Deeds to be done as one step of undo.</summary>

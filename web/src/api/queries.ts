@@ -92,15 +92,12 @@ export const doDeeds = (
     }),
   )
 
-export const adoptPlan = (
-  id: string,
-  version: number,
-  actions: Action[],
-  say?: string,
-  change?: string,
-) =>
+export const adoptPlan = (id: string, version: number, actions: Action[], say?: string, change?: string) =>
   unwrap<JobView>(
-    api.PUT('/api/jobs/{id}/planned', { params: { path: { id } }, body: { version, actions, say, id: change } }),
+    api.PUT('/api/jobs/{id}/planned', {
+      params: { path: { id } },
+      body: { version, actions, say, id: change },
+    }),
   )
 
 export const undo = (id: string, side: Side, version: number, change?: string) =>
@@ -121,7 +118,10 @@ export const answerHeld = (
   change?: string,
 ) =>
   unwrap<JobView>(
-    api.POST('/api/jobs/{id}/planned/held', { params: { path: { id } }, body: { version, index, answer, id: change } }),
+    api.POST('/api/jobs/{id}/planned/held', {
+      params: { path: { id } },
+      body: { version, index, answer, id: change },
+    }),
   )
 
 export const setBack = (id: string, version: number) =>

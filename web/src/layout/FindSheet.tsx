@@ -1,13 +1,26 @@
 import { Box, Input, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { AddressText } from '../parts/AddressText'
+import { fieldLook, typing } from '../parts/Labelled'
 import { Sheet } from '../parts/Sheet'
-import { useJob, useTools } from './JobContext'
+import { count } from '../parts/words'
+import { useJob } from './JobContext'
+import { usePlace } from './usePlace'
+
+const mostShown = 12
 
 /** Boxes and things by name, room, MAC or address. */
-export function FindSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function FindSheet({ onClose }: { onClose: () => void }) {
+  return (
+    <Sheet title="Find" open onClose={onClose}>
+      <Finder />
+    </Sheet>
+  )
+}
+
+function Finder() {
   const { house } = useJob()
-  const { select } = useTools()
+  const { turn } = usePlace()
   const [text, setText] = useState('')
   const all = useMemo(() => {
     const addresses = (id: string) =>
@@ -20,40 +33,58 @@ export function FindSheet({ open, onClose }: { open: boolean; onClose: () => voi
     })
     return [...(house.document.devices ?? []).map(of), ...(house.document.endpoints ?? []).map(of)]
   }, [house])
-  const hits = all.filter((one) => one.words.includes(text.trim().toLowerCase())).slice(0, 12)
+  const hits = all.filter((one) => one.words.includes(text.trim().toLowerCase()))
+  const shown = hits.slice(0, mostShown)
   const take = (id: string) => {
-    select(id)
-    setText('')
-    onClose()
+    turn({ open: null, box: id, tab: null })
+    // Where the work goes on: at the card.
+    setTimeout(
+      () =>
+        document
+          .querySelector<HTMLElement>(`[data-box="${CSS.escape(id)}"], [data-thing="${CSS.escape(id)}"]`)
+          ?.focus(),
+      50,
+    )
   }
   return (
-    <Sheet title="Find" open={open} onClose={onClose}>
+    <>
       <Input
         autoFocus
         aria-label="Name, room, MAC or address"
         placeholder="Name, room, MAC or address"
+        {...fieldLook}
+        {...typing.name}
         value={text}
         onChange={(event) => setText(event.target.value)}
         onKeyDown={(event) => event.key === 'Enter' && hits[0] && take(hits[0].id)}
       />
       <Box as="ul" listStyleType="none" mt="8px">
-        {hits.map((hit) => (
+        {shown.map((hit) => (
           <li key={hit.id}>
             <Box
               as="button"
               onClick={() => take(hit.id)}
               w="100%"
+              minH="press"
               textAlign="left"
               py="6px"
               px="8px"
+              overflowWrap="anywhere"
+              dir="auto"
               _hover={{ bg: 'spruceWash' }}
             >
               {hit.name} <AddressText color="quiet">{hit.hint}</AddressText>
             </Box>
           </li>
         ))}
-        {hits.length === 0 && <Text color="quiet">Nothing here is called that.</Text>}
       </Box>
-    </Sheet>
+      <Text color="quiet" role="status" px="8px">
+        {hits.length === 0
+          ? 'Nothing here is called that.'
+          : hits.length > mostShown
+            ? `${count(hits.length - mostShown, 'more thing')} of that name or address: write a little more.`
+            : ''}
+      </Text>
+    </>
   )
 }

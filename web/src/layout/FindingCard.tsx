@@ -1,8 +1,9 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { memo, useState } from 'react'
-import type { FindingView } from '../api/types'
+import { memo, useRef, useState } from 'react'
+import type { FindingView, ProvenFix } from '../api/types'
 import { Edge } from '../parts/Edge'
 import { Press } from '../parts/Press'
+import { whereNext } from '../parts/whereNext'
 import { useTools } from './JobContext'
 
 /** What is wrong, who loses what, and the fixes that were simulated: the best one large, the others on request. */
@@ -13,12 +14,18 @@ export const FindingCard = memo(function FindingCard(props: {
 }) {
   const { finding, isCured, isUntried } = props
   const { plan, select } = useTools()
+  const card = useRef<HTMLElement>(null)
+  const plans = (fix: ProvenFix) => async () => {
+    const next = whereNext(card.current)
+    if (await plan(fix)) next()
+  }
   const [open, setOpen] = useState(false)
   const [first, ...others] = finding.fixes
   const fault = finding.severity === 'fault'
   return (
     <Box
       as="li"
+      ref={card}
       position="relative"
       bg="sheet"
       border="1px solid"
@@ -28,13 +35,14 @@ export const FindingCard = memo(function FindingCard(props: {
       px="12px"
       py="10px"
       ml="6px"
+      overflowWrap="anywhere"
       data-finding={finding.rule}
     >
       <Edge mark={finding.severity} />
       <Text as="h3" fontWeight="700" color="ink">
-        <Text as="span" color={fault ? 'brick' : 'ochre'} fontSize="13px" mr="6px">
-          {fault ? 'fault' : 'caution'}
-        </Text>
+        <Text as="span" color={fault ? 'brick' : 'ochre'} fontSize="13px" mr="2px">
+          {fault ? 'Fault:' : 'Caution:'}
+        </Text>{' '}
         {finding.title}
       </Text>
       <Text fontSize="14px" mt="2px">
@@ -47,7 +55,7 @@ export const FindingCard = memo(function FindingCard(props: {
       ) : (
         <Flex mt="10px" gap="8px" wrap="wrap">
           {first && (
-            <Press kind="main" onClick={() => plan(first)} title={first.deeds.join('\n')}>
+            <Press kind="main" onClick={plans(first)} title={first.deeds.join('\n')}>
               {first.say}
             </Press>
           )}
@@ -72,7 +80,7 @@ export const FindingCard = memo(function FindingCard(props: {
         <Flex as="ul" direction="column" gap="6px" mt="8px" listStyleType="none">
           {others.map((fix) => (
             <li key={fix.say}>
-              <Press onClick={() => plan(fix)} title={fix.deeds.join('\n')}>
+              <Press onClick={plans(fix)} title={fix.deeds.join('\n')}>
                 {fix.say}
               </Press>
             </li>

@@ -1,10 +1,12 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { createContext, type ReactNode, useContext, useMemo, useRef } from 'react'
-import { useSearchParams } from 'react-router'
+import { type Asked, type Change, newChangeId, type TickChange } from '../api/changes'
 import { ApiProblem } from '../api/client'
-import { adoptPlan, answerHeld, doDeeds, job as jobQuery, redo, undo } from '../api/queries'
+import { job as jobQuery } from '../api/queries'
 import type { Action, HeldDeed, HouseView, JobView, ProvenFix, Side } from '../api/types'
-import { useNotices } from '../state/notices'
+import { say } from '../state/notices'
+import { changeKey, scopeOf } from '../state/outbox'
+import { usePlace } from './usePlace'
 
 /** What is on screen. */
 export type JobScreen = { job: JobView; side: Side; house: HouseView; selected: string | null }
@@ -16,10 +18,12 @@ export type JobTools = {
   /** Does the deeds to the house on screen; the reason when the server refuses them. */
   act: (actions: Action[], say?: string) => Promise<ApiProblem | undefined>
   /** Puts a fix into the plan, whichever house is on screen, and shows the plan. */
-  plan: (fix: ProvenFix) => Promise<void>
-  adopt: (actions: Action[], say: string) => Promise<void>
+  plan: (fix: ProvenFix) => Promise<boolean>
+  adopt: (actions: Action[], say: string) => Promise<boolean>
   /** Takes a planned deed that cannot be done out of the plan, or keeps it until it can. */
-  answer: (held: HeldDeed, what: 'take-out' | 'keep') => Promise<void>
+  answer: (held: HeldDeed, what: 'take-out' | 'keep') => Promise<boolean>
+  /** What was seen at a step of the work order. */
+  tick: (step: string, change: TickChange) => Promise<boolean>
   back: () => Promise<void>
   forth: () => Promise<void>
 }
@@ -36,91 +40,72 @@ export const useJob = (): JobScreen => inside(useContext(Screen))
 export const useTools = (): JobTools => inside(useContext(Tools))
 
 export function JobProvider({ job, children }: { job: JobView; children: ReactNode }) {
-  const [params, setParams] = useSearchParams()
+  const { params, turn } = usePlace()
   const queries = useQueryClient()
   const side: Side = params.get('side') === 'planned' ? 'planned' : 'found'
   const house = side === 'planned' ? job.planned : job.found
   const selected = params.get('box')
   const screen = useMemo(() => ({ job, side, house, selected }), [job, side, house, selected])
 
-  const latest = useRef({ job, side, setParams })
-  latest.current = { job, side, setParams }
+  const latest = useRef({ job, side })
+  latest.current = { job, side }
 
-  const key = useMemo(() => jobQuery(job.id).queryKey, [job.id])
   // One change after the other, each with the version that the one before has made: quick fingers are no second tab.
-  const { mutateAsync: change } = useMutation<JobView, Error, (version: number) => Promise<JobView>>({
-    scope: { id: `job ${job.id}` },
-    mutationFn: (ask) => ask((queries.getQueryData<JobView>(key) ?? latest.current.job).version),
-    onSuccess: (after) => {
-      queries.setQueryData(key, after)
-    },
-    onError: async (error) => {
-      if (error instanceof ApiProblem && error.status === 409)
-        await queries.invalidateQueries({ queryKey: key })
-    },
+  const { mutateAsync: change } = useMutation<unknown, Error, Change>({
+    mutationKey: changeKey,
+    scope: scopeOf(job.id),
   })
 
   const tools = useMemo<JobTools>(() => {
-    const say = useNotices.getState().say
-    const now = () => queries.getQueryData<JobView>(key) ?? latest.current.job
+    const { queryKey } = jobQuery(job.id)
+    const now = () => queries.getQueryData<JobView>(queryKey) ?? latest.current.job
     const shown = () => (latest.current.side === 'planned' ? now().planned : now().found)
-    const set = (name: string, value: string | null) =>
-      latest.current.setParams(
-        (old) => {
-          const after = new URLSearchParams(old)
-          if (value) after.set(name, value)
-          else after.delete(name)
-          return after
-        },
-        { replace: name === 'box' },
-      )
 
-    const attempt = async (ask: (version: number) => Promise<JobView>): Promise<ApiProblem | undefined> => {
+    const attempt = async (asked: Asked<Change>): Promise<ApiProblem | undefined> => {
       try {
-        await change(ask)
+        await change({ ...asked, id: newChangeId(), job: job.id } as Change)
         return undefined
       } catch (error) {
-        return error instanceof ApiProblem ? error : new ApiProblem(0, 'That did not work.')
+        return error instanceof ApiProblem ? error : new ApiProblem(-1, 'That did not work.')
       }
     }
-    const orSay = async (ask: (version: number) => Promise<JobView>, done: string) => {
-      const problem = await attempt(ask)
-      say(problem?.message ?? done, problem ? 'problem' : 'done')
+    const orSay = async (asked: Asked<Change>, done?: string) => {
+      const problem = await attempt(asked)
+      if (problem) say(problem.message, 'problem')
+      else if (done) say(done)
+      return !problem
     }
-    const { id } = job
     return {
-      select: (box) => set('box', box),
-      show: (to) => set('side', to === 'planned' ? 'planned' : null),
-      act: (actions, words) => {
-        const on = latest.current.side
-        return attempt((version) => doDeeds(id, on, version, actions, words))
-      },
+      select: (box) => turn(box ? { box, tab: null } : { box: null, tab: null }),
+      show: (to) => turn({ side: to === 'planned' ? 'planned' : null }),
+      act: (actions, words) => attempt({ what: 'deeds', side: latest.current.side, actions, say: words }),
       plan: async (fix) => {
         // “Give it .2” is clear under its finding and nowhere else: one deed alone the server logs in its own words.
-        await orSay(
-          (version) =>
-            doDeeds(id, 'planned', version, fix.actions, fix.actions.length === 1 ? undefined : fix.say),
+        const words = fix.actions.length === 1 ? undefined : fix.say
+        const done = await orSay(
+          { what: 'deeds', side: 'planned', actions: fix.actions, say: words },
           `Planned: ${fix.say}`,
         )
-        set('side', 'planned')
+        if (done) turn({ side: 'planned' })
+        return done
       },
-      adopt: (actions, words) =>
-        orSay((version) => adoptPlan(id, version, actions, words), `Planned: ${words}`),
+      adopt: (actions, words) => orSay({ what: 'adopt', actions, say: words }, `Planned: ${words}`),
       answer: (held, what) =>
         orSay(
-          (version) => answerHeld(id, version, held.index, what),
+          { what: 'held', index: held.index, answer: what },
           `${what === 'keep' ? 'Kept for later' : 'Taken out of the plan'}: ${held.say}`,
         ),
+      tick: (step, tick) => orSay({ what: 'tick', step, tick }),
       back: async () => {
-        const [on, what] = [latest.current.side, shown().undo]
-        if (what) await orSay((version) => undo(id, on, version), `Undone: ${what}`)
+        const what = shown().undo
+        if (what) await orSay({ what: 'undo', side: latest.current.side }, `Undone: ${what}`)
       },
       forth: async () => {
-        const [on, what] = [latest.current.side, shown().redo]
-        if (what) await orSay((version) => redo(id, on, version), `Done again: ${what}`)
+        const what = shown().redo
+        if (what) await orSay({ what: 'redo', side: latest.current.side }, `Done again: ${what}`)
       },
     }
-  }, [job.id, queries, key, change])
+  }, [job.id, queries, change, turn])
 
   return (
     <Tools.Provider value={tools}>

@@ -1,29 +1,33 @@
-import { Box, Drawer, Grid, Portal, Spinner, Text } from '@chakra-ui/react'
+import { Box, Grid, Spinner, Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
-import { useEffect, useState } from 'react'
-import { Outlet, useMatch, useNavigate, useParams, useSearchParams } from 'react-router'
+import { Suspense, useEffect } from 'react'
+import { Outlet, useMatch, useNavigate, useParams } from 'react-router'
 import { ApiProblem } from '../api/client'
 import { job as jobQuery } from '../api/queries'
 import { Press } from '../parts/Press'
+import { DraftScope } from '../parts/useDraft'
+import { nameOf } from '../parts/words'
 import { useHand } from '../state/hand'
 import { useTraced } from '../state/trace'
-import { AddBoxSheet } from '../views/stairs/AddBoxSheet'
-import { ReachSheet } from '../views/stairs/ReachSheet'
-import { FindSheet } from './FindSheet'
+import { Announcer } from './Announcer'
 import { JobProvider, useJob, useTools } from './JobContext'
-import { KeysSheet } from './KeysSheet'
-import { LogSheet } from './LogSheet'
 import { NotFound } from './NotFound'
+import { PrintedHead } from './PrintedHead'
+import { SaveState } from './SaveState'
+import { SkipLinks } from './SkipLinks'
 import { Spine } from './Spine'
-import { type StageId, stages } from './stages'
+import { isSheet, type SheetName, sheets } from './sheets'
+import { fetchStagesInQuiet, type StageId, stages } from './stages'
 import type { StageTools } from './stageTools'
 import { TopLine } from './TopLine'
 import { useKeys } from './useKeys'
+import { usePlace } from './usePlace'
 import { VerdictColumn } from './VerdictColumn'
 
 export function JobPage() {
   const { id = '' } = useParams()
   const { data, error, refetch } = useQuery(jobQuery(id))
+  useEffect(fetchStagesInQuiet, [])
   if (error instanceof ApiProblem && error.status === 404) return <NotFound what="There is no such job." />
   if (!data)
     return (
@@ -45,63 +49,102 @@ export function JobPage() {
   )
 }
 
-type Open = 'reach' | 'keys' | 'log' | 'find' | 'verdict' | 'box' | null
+function OpenSheet({ name, onClose }: { name: SheetName; onClose: () => void }) {
+  const { Body } = sheets[name]
+  return <Body onClose={onClose} />
+}
 
 function Frame() {
   const asked = useMatch('/job/:id/:stage')?.params.stage
-  const stage = stages.find((one) => one.id === asked)?.id ?? 'stairs'
+  const stage = stages.find((one) => one.id === asked) ?? stages.find((one) => one.id === 'stairs')
   const screen = useJob()
   const { job, side, house } = screen
   const tools = useTools()
   const navigate = useNavigate()
-  const [params] = useSearchParams()
-  const [open, setOpen] = useState<Open>(null)
+  const { params, turn } = usePlace()
+  const asOpen = params.get('open')
+  const open = isSheet(asOpen) ? asOpen : null
   const hold = useHand((hand) => hand.hold)
-  const close = () => setOpen(null)
+  const show = (sheet: SheetName) => () => turn({ open: sheet })
+  const close = () => turn({ open: null })
 
+  const on = open
+    ? sheets[open].title
+    : screen.selected
+      ? nameOf(house.document, screen.selected)
+      : stage?.name
   useEffect(() => {
-    document.title = `${job.name} · Altrin`
-  }, [job.name])
+    document.title = `${on} · ${job.name}${side === 'planned' ? ', planned' : ''} · Altrin`
+  }, [on, job.name, side])
 
-  const go = (to: StageId) => () => navigate({ pathname: `/job/${job.id}/${to}`, search: params.toString() })
+  const go = (to: StageId) => () => {
+    const kept = new URLSearchParams(params)
+    kept.delete('open')
+    void navigate({ pathname: `/job/${job.id}/${to}`, search: kept.toString() })
+  }
   useKeys({
-    ...Object.fromEntries(stages.map((one, i) => [`${i + 1}`, go(one.id)])),
-    p: () => tools.show(side === 'found' ? 'planned' : 'found'),
-    f: () => {
+    stages: stages.map((one) => go(one.id)),
+    side: () => tools.show(side === 'found' ? 'planned' : 'found'),
+    fix: () => {
       const fix = house.findings.flatMap((finding) => finding.fixes.slice(0, 1))[0]
       if (fix) void tools.plan(fix)
     },
-    z: () => void tools.back(),
-    Z: () => void tools.forth(),
-    '/': () => setOpen('find'),
-    n: () => setOpen('box'),
-    w: () => setOpen('reach'),
-    t: () => useTraced.getState().trace(screen.selected),
-    c: () => document.activeElement?.closest<HTMLElement>('[data-socket]')?.click(),
-    '?': () => setOpen('keys'),
-    Escape: () => {
+    undo: () => void tools.back(),
+    redo: () => void tools.forth(),
+    find: show('find'),
+    box: show('add'),
+    reach: show('reach'),
+    trace: () => useTraced.getState().trace(screen.selected),
+    cable: () => document.activeElement?.closest<HTMLElement>('[data-socket]')?.click(),
+    list: show('keys'),
+    escape: () => {
+      const chosen = screen.selected
       hold(null)
       tools.select(null)
+      // Back to what the panel was about, where the person came from.
+      if (chosen && document.activeElement?.closest('[data-panel]'))
+        requestAnimationFrame(() => cardOf(chosen)?.focus())
     },
   })
 
   return (
     <Grid
       h="100dvh"
-      templateAreas={{ base: '"top" "sheet" "spine"', md: '"top top top" "spine sheet verdict"' }}
-      templateColumns={{ base: '1fr', md: '148px minmax(0, 1fr) 320px' }}
-      templateRows={{ base: 'auto minmax(0, 1fr) auto', md: 'auto minmax(0, 1fr)' }}
+      templateAreas={{
+        base: '"top" "state" "sheet" "spine"',
+        md: '"top top top" "state state state" "spine sheet verdict"',
+      }}
+      templateColumns={{
+        base: 'minmax(0, 1fr)',
+        md: 'var(--chakra-sizes-spine) minmax(0, 1fr) var(--chakra-sizes-verdict)',
+      }}
+      templateRows={{ base: 'auto auto minmax(0, 1fr) auto', md: 'auto auto minmax(0, 1fr)' }}
       className="frame"
     >
-      <TopLine onVerdict={() => setOpen('verdict')} onLog={() => setOpen('log')} />
-      <Spine stage={stage} onKeys={() => setOpen('keys')} />
-      <Box as="main" gridArea="sheet" overflow="auto" position="relative" tabIndex={-1} className="sheet">
-        <Outlet
-          context={{ addBox: () => setOpen('box'), showReach: () => setOpen('reach') } satisfies StageTools}
-        />
-      </Box>
+      <SkipLinks />
+      <PrintedHead stage={stage?.name ?? ''} />
+      <TopLine onVerdict={show('verdict')} onLog={show('log')} />
+      <SaveState />
+      <Announcer />
+      <Spine stage={stage?.id ?? 'stairs'} onKeys={show('keys')} onFind={show('find')} />
+      <DraftScope.Provider value={{ place: `${job.id}/${side}` }}>
+        <Box
+          as="main"
+          id="sheet"
+          gridArea="sheet"
+          overflow="auto"
+          position="relative"
+          tabIndex={-1}
+          className="sheet"
+        >
+          <Suspense fallback={<Spinner m="48px" color="spruce" aria-label="Loading the stage" />}>
+            <Outlet context={{ addBox: show('add'), showReach: show('reach') } satisfies StageTools} />
+          </Suspense>
+        </Box>
+      </DraftScope.Provider>
       <Box
         as="aside"
+        id="verdict"
         aria-label="Verdict"
         gridArea="verdict"
         hideBelow="md"
@@ -109,33 +152,14 @@ function Frame() {
         borderColor="hairline"
         overflow="auto"
         tabIndex={0}
-        className="no-print"
+        className="verdict-column"
       >
         <VerdictColumn />
       </Box>
-      <Drawer.Root open={open === 'verdict'} onOpenChange={(change) => !change.open && close()}>
-        <Portal>
-          <Drawer.Backdrop bg="rgba(12,20,22,.45)" />
-          <Drawer.Positioner>
-            <Drawer.Content bg="paper" color="ink">
-              <Drawer.Header pb="0">
-                <Drawer.Title>Verdict</Drawer.Title>
-              </Drawer.Header>
-              <Drawer.Body px="0">
-                <VerdictColumn />
-              </Drawer.Body>
-              <Drawer.Footer>
-                <Press onClick={close}>Close</Press>
-              </Drawer.Footer>
-            </Drawer.Content>
-          </Drawer.Positioner>
-        </Portal>
-      </Drawer.Root>
-      <KeysSheet open={open === 'keys'} onClose={close} />
-      <LogSheet open={open === 'log'} onClose={close} />
-      <FindSheet open={open === 'find'} onClose={close} />
-      <ReachSheet open={open === 'reach'} onClose={close} />
-      <AddBoxSheet open={open === 'box'} onClose={close} />
+      <Suspense>{open && <OpenSheet name={open} onClose={close} />}</Suspense>
     </Grid>
   )
 }
+
+const cardOf = (id: string) =>
+  document.querySelector<HTMLElement>(`[data-box="${CSS.escape(id)}"], [data-thing="${CSS.escape(id)}"]`)

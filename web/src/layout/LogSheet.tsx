@@ -5,13 +5,13 @@ import { Sheet } from '../parts/Sheet'
 import { useJob } from './JobContext'
 
 /** What was changed, in order, in both houses. */
-export function LogSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function LogSheet({ onClose }: { onClose: () => void }) {
   const { job, side } = useJob()
-  const { data } = useQuery({ ...log(job.id, job.version), enabled: open })
+  const { data } = useQuery(log(job.id, job.version))
   return (
     <Sheet
       title="What was changed"
-      open={open}
+      open
       onClose={onClose}
       footer={
         <Text flex="1" color="spruce" fontSize="14px" textDecoration="underline">

@@ -1,43 +1,31 @@
-import { Flex, Text } from '@chakra-ui/react'
+import { Toast, Toaster } from '@chakra-ui/react'
 import { Press } from '../parts/Press'
-import { useNotices } from '../state/notices'
+import { toaster } from '../state/notices'
 
 export function Notices() {
-  const { notices, drop } = useNotices()
   return (
-    <Flex
-      role="status"
-      aria-live="polite"
-      position="fixed"
-      bottom={{ base: '64px', md: '16px' }}
-      left="50%"
-      transform="translateX(-50%)"
-      direction="column"
-      gap="8px"
-      zIndex="50"
-      w="min(520px, calc(100vw - 24px))"
-    >
-      {notices.map((notice) => (
-        <Flex
-          key={notice.id}
+    <Toaster toaster={toaster} insetInline="12px" className="no-print">
+      {(toast) => (
+        <Toast.Root
           bg="ink"
           color="paper"
+          borderRadius="4px"
           px="16px"
           py="8px"
-          borderRadius="4px"
-          align="center"
-          justify="space-between"
-          gap="12px"
-          boxShadow="0 4px 16px rgba(0,0,0,.25)"
+          alignItems="center"
+          w="min(520px, calc(100vw - 24px))"
+          mb={{ base: '60px', md: '0' }}
         >
-          <Text>{notice.text}</Text>
-          {notice.kind === 'problem' && (
-            <Press kind="inverse" onClick={() => drop(notice.id)}>
+          <Toast.Description flex="1" fontSize="15px" dir="auto">
+            {toast.description}
+          </Toast.Description>
+          {toast.closable && (
+            <Press kind="inverse" onClick={() => toaster.dismiss(toast.id)}>
               Close
             </Press>
           )}
-        </Flex>
-      ))}
-    </Flex>
+        </Toast.Root>
+      )}
+    </Toaster>
   )
 }

@@ -8,9 +8,12 @@ import { useJob } from './JobContext'
 import { type StageId, stages } from './stages'
 
 /** The stages in working order: down the left on a laptop, along the bottom on a phone. */
-export function Spine({ stage, onKeys }: { stage: StageId; onKeys: () => void }) {
+export function Spine(props: { stage: StageId; onKeys: () => void; onFind: () => void }) {
+  const { stage, onKeys, onFind } = props
   const screen = useJob()
   const [params] = useSearchParams()
+  const kept = new URLSearchParams(params)
+  kept.delete('open')
   const { theme, toggle } = useTheme()
   const { data: order } = useQuery({ ...workOrder(screen.job.id, screen.job.version), enabled: false })
   return (
@@ -30,7 +33,7 @@ export function Spine({ stage, onKeys }: { stage: StageId; onKeys: () => void })
         return (
           <Link
             key={one.id}
-            to={{ pathname: `/job/${screen.job.id}/${one.id}`, search: params.toString() }}
+            to={{ pathname: `/job/${screen.job.id}/${one.id}`, search: kept.toString() }}
             aria-current={current ? 'page' : undefined}
             style={{ flex: '0 1 auto', display: 'block' }}
           >
@@ -38,7 +41,8 @@ export function Spine({ stage, onKeys }: { stage: StageId; onKeys: () => void })
               direction={{ base: 'column', md: 'row' }}
               align={{ base: 'center', md: 'baseline' }}
               gap={{ base: '0', md: '8px' }}
-              px={{ base: '20px', md: '16px' }}
+              px={{ base: 'clamp(6px, 4vw, 20px)', md: '16px' }}
+              minH={{ base: 'thumb', md: '0' }}
               py={{ base: '6px', md: '8px' }}
               color={current ? 'spruce' : 'ink'}
               bg={current ? 'spruceWash' : 'transparent'}
@@ -65,6 +69,9 @@ export function Spine({ stage, onKeys }: { stage: StageId; onKeys: () => void })
       <Flex mt={{ md: 'auto' }} ml={{ base: 'auto', md: '0' }} p="8px" gap="4px" wrap="wrap" align="center">
         <Press kind="plain" onClick={toggle} aria-label={`Switch to ${theme === 'dark' ? 'light' : 'dark'}`}>
           {theme === 'dark' ? 'Light' : 'Dark'}
+        </Press>
+        <Press kind="plain" onClick={onFind}>
+          Find
         </Press>
         <Press kind="plain" hideBelow="md" onClick={onKeys}>
           Keys

@@ -19,7 +19,7 @@ export function TopLine({ onVerdict, onLog }: { onVerdict: () => void; onLog: ()
       borderBottom="1px solid"
       borderColor="hairline"
       minH={{ base: '52px', md: '44px' }}
-      wrap={{ base: 'wrap', md: 'nowrap' }}
+      wrap="wrap"
       py={{ base: '6px', md: '0' }}
       className="no-print"
     >
@@ -33,8 +33,11 @@ export function TopLine({ onVerdict, onLog }: { onVerdict: () => void; onLog: ()
         fontWeight="700"
         fontSize={{ base: '15px', md: '17px' }}
         lineClamp={1}
-        minW="0"
-        flexShrink={1}
+        minW="60px"
+        flex={{ base: '1 1 60px', md: '0 1 auto' }}
+        overflowWrap="anywhere"
+        dir="auto"
+        title={job.name}
       >
         {job.name}
       </Text>

@@ -29,7 +29,7 @@ export function VerdictColumn() {
         )}
       </Box>
       <Box px="16px" py="14px">
-        <Heading as="h2" fontSize="16px" mb="10px">
+        <Heading as="h2" fontSize="16px" mb="10px" tabIndex={-1} data-next>
           Findings
         </Heading>
         {house.findings.length === 0 ? (

@@ -12,7 +12,7 @@ export const WantLine = memo(function WantLine({ want, always }: { want: WantVie
       <Text w="58px" flexShrink={0} fontWeight="700" fontSize="14px" color={met ? colours[met] : 'quiet'}>
         {met ? words[met] : 'open'}
       </Text>
-      <Box>
+      <Box minW="0" overflowWrap="anywhere">
         <Text fontSize="14px">{want.sentence}</Text>
         {(always || met !== 'yes') && (
           <Text fontSize="13px" color="quiet">

@@ -1,8 +1,6 @@
-import type { ReactNode } from 'react'
+import { type ComponentType, type LazyExoticComponent, lazy, type ReactNode } from 'react'
 import type { WorkOrderView } from '../api/types'
-import { StairsPage } from '../views/stairs/StairsPage'
-import { WantsPage } from '../views/wants/WantsPage'
-import { WorkOrderPage } from '../views/work-order/WorkOrderPage'
+import { count } from '../parts/words'
 import type { JobScreen } from './JobContext'
 
 export type StageId = 'wants' | 'stairs' | 'work'
@@ -24,18 +22,22 @@ export type Stage = {
   id: StageId
   name: string
   icon: ReactNode
-  page: ReactNode
+  /** Fetched when it is first looked at, and in the quiet after that. */
+  Page: LazyExoticComponent<ComponentType>
+  load: () => Promise<unknown>
   /** What is open there. The order is told once somebody has looked at it: writing it is the longest computation there is. */
   note: (job: JobScreen, order?: WorkOrderView) => string
   isOpen: (job: JobScreen) => boolean
 }
+
+const page = (load: () => Promise<{ default: ComponentType }>) => ({ load, Page: lazy(load) })
 
 /** The stages that are built, in the order of the work. */
 export const stages: Stage[] = [
   {
     id: 'wants',
     name: 'Wants',
-    page: <WantsPage />,
+    ...page(() => import('../views/wants/WantsPage').then((it) => ({ default: it.WantsPage }))),
     icon: icon('M4 6h2M4 11h2M4 16h2M9 6h9M9 11h9M9 16h6'),
     note: ({ house }) => {
       const failing = house.verdict.wants - house.verdict.wantsHeld
@@ -46,20 +48,20 @@ export const stages: Stage[] = [
   {
     id: 'stairs',
     name: 'Stairs',
-    page: <StairsPage />,
+    ...page(() => import('../views/stairs/StairsPage').then((it) => ({ default: it.StairsPage }))),
     icon: icon('M3 5h6v6h6v6h4M3 5v-1M19 17v1'),
     note: ({ house: { verdict } }) =>
       verdict.faults
-        ? `${verdict.faults} fault${verdict.faults === 1 ? '' : 's'}`
+        ? count(verdict.faults, 'fault')
         : verdict.cautions
-          ? `${verdict.cautions} caution${verdict.cautions === 1 ? '' : 's'}`
+          ? count(verdict.cautions, 'caution')
           : 'no faults',
     isOpen: ({ house }) => house.verdict.faults > 0,
   },
   {
     id: 'work',
     name: 'Work order',
-    page: <WorkOrderPage />,
+    ...page(() => import('../views/work-order/WorkOrderPage').then((it) => ({ default: it.WorkOrderPage }))),
     icon: icon('M7 4h8v3H7zM5 5H4v14h14V5h-1M8 12l2 2 4-4'),
     note: ({ job }, order) => {
       if (job.plan.deeds === 0) return 'nothing planned'
@@ -68,8 +70,16 @@ export const stages: Stage[] = [
         order.ticks.filter((tick) => tick.outcome === 'as-said').map((tick) => tick.stepKey),
       )
       const open = order.order.steps.filter((step) => !done.has(step.key)).length
-      return open === 0 ? 'all done' : `${open} step${open === 1 ? '' : 's'} open`
+      return open === 0 ? 'all done' : `${count(open, 'step')} open`
     },
     isOpen: () => false,
   },
 ]
+
+/** Fetches the other stages while nobody waits, so that the next one is there at once. */
+export function fetchStagesInQuiet() {
+  const idle = window.requestIdleCallback ?? ((then: () => void) => setTimeout(then, 300))
+  idle(() => {
+    for (const stage of stages) void stage.load()
+  })
+}

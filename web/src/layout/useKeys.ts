@@ -1,25 +1,53 @@
 import { useEffect, useRef } from 'react'
+import { keyFor, type Shortcut, useShortcuts } from '../state/shortcuts'
 
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
-  (target.isContentEditable ||
-    ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) ||
-    !!target.closest('[role=dialog]'))
+  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
 
-/** Single keys for the whole page; none of them acts while somebody types or a dialog is open. */
-export function useKeys(keys: Record<string, () => void>) {
+const isInSheet = (target: EventTarget | null) =>
+  target instanceof HTMLElement && !!target.closest('[role=dialog]')
+
+type Keys = Partial<Record<Shortcut, () => unknown>> & {
+  /** Digits: the stages. They go with the single keys. */
+  stages?: (() => unknown)[]
+  escape?: () => unknown
+  undo?: () => unknown
+  redo?: () => unknown
+}
+
+/**
+ * Keys for the whole page. Single ones act only while nobody types and no sheet lies open, and not at all where they are switched off;
+ * a key that is held down acts once. Escape is heard from inside a field too; Ctrl+Z undoes where there is no typing to undo.
+ */
+export function useKeys(keys: Keys) {
   const latest = useRef(keys)
   latest.current = keys
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return
-      // Space presses the button that has the focus; it is no key of the page then.
-      if (event.key === ' ' && event.target instanceof HTMLElement && event.target.closest('button, a'))
+      const acts = latest.current
+      if (event.defaultPrevented || event.altKey) return
+      const run = (act: (() => unknown) | undefined) => {
+        if (!act) return
+        event.preventDefault()
+        if (!event.repeat) act()
+      }
+      const typing = isTyping(event.target)
+      if (event.ctrlKey || event.metaKey) {
+        if (typing || isInSheet(event.target)) return
+        if (event.key.toLowerCase() === 'z') run(event.shiftKey ? acts.redo : acts.undo)
+        if (event.key.toLowerCase() === 'y') run(acts.redo)
         return
-      const act = latest.current[event.key]
-      if (!act) return
-      event.preventDefault()
-      act()
+      }
+      if (isInSheet(event.target)) return
+      if (event.key === 'Escape') return run(acts.escape)
+      const { on, own } = useShortcuts.getState()
+      if (typing || !on) return
+      const stage = /^[1-9]$/.test(event.key) ? acts.stages?.[Number(event.key) - 1] : undefined
+      if (stage) return run(stage)
+      for (const [what, act] of Object.entries(acts))
+        if (typeof act === 'function' && what !== 'escape' && keyFor(own, what as Shortcut) === event.key)
+          return run(act)
     }
     window.addEventListener('keydown', press)
     return () => window.removeEventListener('keydown', press)

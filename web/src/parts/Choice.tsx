@@ -1,26 +1,73 @@
 import { NativeSelect } from '@chakra-ui/react'
-import { useId } from 'react'
+import { useRef, useState } from 'react'
 import { fieldLook, Labelled } from './Labelled'
 
-/** A labelled list to choose one from; the platform's own, so that a phone shows its wheel. */
-export function Choice<T extends string>(props: {
+type Props<T extends string> = {
   label: string
   value: T
   options: { value: T; label: string; disabled?: boolean }[]
   width?: string
-  onChange: (value: T) => void
-}) {
-  const { label, value, options, width = '170px', onChange } = props
-  const id = useId()
+}
+
+/** A labelled list to choose one from; the platform's own, so that a phone shows its wheel. For forms that are sent as a whole. */
+export function Choice<T extends string>({
+  onChange,
+  ...props
+}: Props<T> & { onChange: (value: T) => void }) {
+  return <List {...props} events={{ onChange: (event) => onChange(event.target.value as T) }} />
+}
+
+/**
+ * The same where the choice changes the house. Going through the list by key chooses nothing yet: Enter puts it in force, or leaving it;
+ * Escape goes back to what holds. A press on an entry of the open list is meant as it is.
+ */
+export function DraftChoice<T extends string>({
+  commit,
+  ...props
+}: Props<T> & { commit: (value: T) => unknown }) {
+  const [passed, setPassed] = useState<T | null>(null)
+  const byKey = useRef(false)
+  const put = (to: T | null) => {
+    setPassed(null)
+    if (to !== null && to !== props.value) void commit(to)
+  }
   return (
-    <Labelled label={label} id={id} width={width}>
+    <List
+      {...props}
+      value={passed ?? props.value}
+      hint={passed !== null && passed !== props.value ? 'Enter sets it, Esc leaves it.' : undefined}
+      events={{
+        onPointerDown: () => {
+          byKey.current = false
+        },
+        onChange: (event) => {
+          const to = event.target.value as T
+          if (byKey.current) setPassed(to)
+          else put(to)
+        },
+        onBlur: () => put(passed),
+        onKeyDown: (event) => {
+          byKey.current = true
+          if (event.key === 'Enter' && passed !== null) {
+            event.preventDefault()
+            put(passed)
+          }
+          if (event.key === 'Escape' && passed !== null) {
+            event.stopPropagation()
+            setPassed(null)
+          }
+        },
+      }}
+    />
+  )
+}
+
+function List<T extends string>(props: Props<T> & { hint?: string; events: React.ComponentProps<'select'> }) {
+  const { label, value, options, width = '170px', hint, events } = props
+  return (
+    <Labelled label={label} width={width} hint={hint}>
       <NativeSelect.Root size="sm">
-        <NativeSelect.Field
-          id={id}
-          {...fieldLook}
-          value={value}
-          onChange={(event) => onChange(event.target.value as T)}
-        >
+        <NativeSelect.Field {...fieldLook} value={value} {...events}>
           {options.map((option) => (
             <option key={option.value} value={option.value} disabled={option.disabled}>
               {option.label}

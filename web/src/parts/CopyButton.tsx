@@ -1,8 +1,7 @@
-import { useNotices } from '../state/notices'
+import { say } from '../state/notices'
 import { Press } from './Press'
 
 export function CopyButton({ value, what }: { value: string; what: string }) {
-  const say = useNotices((store) => store.say)
   const copy = async () => {
     try {
       await navigator.clipboard.writeText(value)

@@ -1,6 +1,6 @@
-import { Input, Text } from '@chakra-ui/react'
-import { useEffect, useId, useState } from 'react'
-import { fieldLook, Labelled } from './Labelled'
+import { Input } from '@chakra-ui/react'
+import { type FieldKind, fieldLook, Labelled, typing } from './Labelled'
+import { useDraft } from './useDraft'
 
 /**
  * A field that is typed into and then put in force by Enter or by leaving it. What the server refuses stays in the field with
@@ -8,55 +8,47 @@ import { fieldLook, Labelled } from './Labelled'
  */
 export function DraftField(props: {
   label: string
+  /** What the draft is kept under where the label alone would not tell two fields apart. */
+  name?: string
   value: string
   width?: string
   mono?: boolean
+  kind?: FieldKind
   placeholder?: string
   commit: (text: string) => Promise<string | undefined>
 }) {
-  const { label, value, width = '170px', mono, placeholder, commit } = props
-  const [draft, setDraft] = useState(value)
-  const [problem, setProblem] = useState<string>()
-  const id = useId()
-  useEffect(() => {
-    setDraft(value)
-    setProblem(undefined)
-  }, [value])
-
-  const put = async () => {
-    if (draft.trim() === value) return setProblem(undefined)
-    setProblem(await commit(draft.trim()))
-  }
+  const {
+    label,
+    name = label,
+    value,
+    width = '170px',
+    mono,
+    kind = mono ? 'name' : 'words',
+    placeholder,
+  } = props
+  const draft = useDraft(name, value, props.commit)
   return (
-    <Labelled label={label} id={id} width={width}>
+    <Labelled label={label} width={width} problem={draft.problem}>
       <Input
-        id={id}
         size="sm"
         {...fieldLook}
-        borderColor={problem ? 'brick' : 'quiet'}
+        {...typing[kind]}
+        borderColor={draft.problem ? 'brick' : 'quiet'}
         fontFamily={mono ? 'mono' : 'body'}
+        dir="auto"
         placeholder={placeholder}
-        spellCheck={false}
-        autoComplete="off"
-        aria-invalid={problem ? true : undefined}
-        aria-describedby={problem ? `${id}-problem` : undefined}
-        value={draft}
-        onChange={(event) => setDraft(event.target.value)}
-        onBlur={put}
+        value={draft.text}
+        onChange={(event) => draft.type(event.target.value)}
+        onBlur={() => void draft.put()}
         onKeyDown={(event) => {
-          if (event.key === 'Enter') void put()
-          if (event.key === 'Escape') {
+          if (event.key === 'Enter' && !event.repeat) void draft.put()
+          if (event.key === 'Escape' && draft.isDraft) {
+            // What is typed goes first; the next Escape closes the panel.
             event.stopPropagation()
-            setDraft(value)
-            setProblem(undefined)
+            draft.drop()
           }
         }}
       />
-      {problem && (
-        <Text id={`${id}-problem`} role="alert" color="brick" fontSize="13px" mt="2px">
-          {problem}
-        </Text>
-      )}
     </Labelled>
   )
 }

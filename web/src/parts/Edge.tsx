@@ -13,6 +13,7 @@ export function Edge({ mark }: { mark: Mark }) {
       <Box
         {...place}
         aria-hidden
+        className="edge-fault"
         left="-6px"
         w="6px"
         bg="brick"

@@ -1,24 +1,62 @@
-import { Box, Text } from '@chakra-ui/react'
+import { Field } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 
-/** A field with its name above it; pressing the name goes to the field. */
-export function Labelled(props: { label: string; id: string; width: string; children: ReactNode }) {
+/** A field with its name above it and what is wrong below it; pressing the name goes to the field. */
+export function Labelled(props: {
+  label: string
+  width: string
+  problem?: string
+  hint?: string
+  children: ReactNode
+}) {
+  const { label, width, problem, hint, children } = props
   return (
-    <Box w={props.width} maxW="100%">
-      <Text as="label" display="block" fontSize="13px" color="quiet" {...{ htmlFor: props.id }}>
-        {props.label}
-      </Text>
-      {props.children}
-    </Box>
+    <Field.Root w={width} maxW="100%" gap="0" invalid={problem !== undefined} alignItems="stretch">
+      <Field.Label textStyle="note" fontWeight="400">
+        {label}
+      </Field.Label>
+      {children}
+      {hint && !problem && (
+        <Field.HelperText textStyle="note" mt="2px">
+          {hint}
+        </Field.HelperText>
+      )}
+      <Field.ErrorText color="brick" fontSize="13px" mt="2px" role="alert">
+        {problem}
+      </Field.ErrorText>
+    </Field.Root>
   )
 }
 
-/** How every field to type or choose in looks. */
+/** How every field to type or choose in looks. On a phone 16 px: below that it would zoom the page. */
 export const fieldLook = {
-  h: { base: '38px', md: '30px' },
+  h: 'auto',
+  minH: 'field',
   px: '8px',
   bg: 'paper',
   borderColor: 'quiet',
   borderRadius: '4px',
-  fontSize: '15px',
+  fontSize: { base: '16px', md: '15px' },
 } as const
+
+export type FieldKind = 'words' | 'address' | 'number' | 'name'
+
+/** What a keyboard on a screen should offer: no capitals and no mending where a letter counts, digits where only they go. */
+export const typing: Record<FieldKind, object> = {
+  words: { autoCapitalize: 'sentences', spellCheck: true, autoComplete: 'off' },
+  name: { autoCapitalize: 'none', autoCorrect: 'off', spellCheck: false, autoComplete: 'off' },
+  address: {
+    inputMode: 'decimal',
+    autoCapitalize: 'none',
+    autoCorrect: 'off',
+    spellCheck: false,
+    autoComplete: 'off',
+  },
+  number: {
+    inputMode: 'numeric',
+    autoCapitalize: 'none',
+    autoCorrect: 'off',
+    spellCheck: false,
+    autoComplete: 'off',
+  },
+}

@@ -1,17 +1,19 @@
 import { Box, Switch, Text } from '@chakra-ui/react'
+import { useBusy } from './useBusy'
 
 /** A labelled switch with its state in words beside it. */
-export function OnOff(props: { label: string; name: string; on: boolean; set: (on: boolean) => void }) {
+export function OnOff(props: { label: string; name: string; on: boolean; set: (on: boolean) => unknown }) {
   const { label, name, on, set } = props
+  const { busy, run } = useBusy()
   return (
     <Box>
-      <Text fontSize="13px" color="quiet">
-        {label}
-      </Text>
+      <Text textStyle="note">{label}</Text>
       <Switch.Root
-        h={{ base: '38px', md: '30px' }}
+        minH="field"
         checked={on}
-        onCheckedChange={({ checked }) => set(checked)}
+        onCheckedChange={({ checked }) => void run(() => set(checked))}
+        aria-busy={busy || undefined}
+        opacity={busy ? 0.6 : undefined}
       >
         <Switch.HiddenInput aria-label={name} />
         <Switch.Control bg={on ? 'spruce' : 'quiet'} />

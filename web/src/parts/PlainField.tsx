@@ -1,6 +1,6 @@
 import { Input } from '@chakra-ui/react'
 import { useId } from 'react'
-import { fieldLook, Labelled } from './Labelled'
+import { type FieldKind, fieldLook, Labelled, typing } from './Labelled'
 
 /** A labelled field of a form that is sent as a whole. */
 export function PlainField(props: {
@@ -8,22 +8,43 @@ export function PlainField(props: {
   value: string
   width?: string
   mono?: boolean
+  kind?: FieldKind
+  placeholder?: string
+  problem?: string
+  /** Offered while typing; anything else may be written. */
+  options?: string[]
   onChange: (text: string) => void
 }) {
-  const { label, value, width = '170px', mono, onChange } = props
-  const id = useId()
+  const {
+    label,
+    value,
+    width = '170px',
+    mono,
+    kind = mono ? 'name' : 'words',
+    options = [],
+    onChange,
+  } = props
+  const list = useId()
   return (
-    <Labelled label={label} id={id} width={width}>
+    <Labelled label={label} width={width} problem={props.problem}>
       <Input
-        id={id}
         size="sm"
         {...fieldLook}
+        {...typing[kind]}
         fontFamily={mono ? 'mono' : 'body'}
-        autoComplete="off"
-        spellCheck={false}
+        dir="auto"
+        placeholder={props.placeholder}
+        list={options.length > 0 ? list : undefined}
         value={value}
         onChange={(event) => onChange(event.target.value)}
       />
+      {options.length > 0 && (
+        <datalist id={list}>
+          {options.map((one) => (
+            <option key={one} value={one} />
+          ))}
+        </datalist>
+      )}
     </Labelled>
   )
 }

@@ -1,43 +1,31 @@
-import { Button, type ButtonProps } from '@chakra-ui/react'
+import { chakra, type HTMLChakraProps, useRecipe } from '@chakra-ui/react'
+import type { KeyboardEvent, MouseEvent } from 'react'
+import { useBusy } from './useBusy'
 
 type Kind = 'main' | 'other' | 'plain' | 'danger' | 'inverse'
 
-const looks: Record<Kind, ButtonProps> = {
-  main: { bg: 'spruce', color: 'onSpruce', borderColor: 'spruce', _hover: { opacity: 0.9 } },
-  other: { bg: 'transparent', color: 'spruce', borderColor: 'spruce', _hover: { bg: 'spruceWash' } },
-  plain: {
-    bg: 'transparent',
-    color: 'spruce',
-    borderColor: 'transparent',
-    px: '4px',
-    _hover: { bg: 'spruceWash' },
-  },
-  danger: { bg: 'transparent', color: 'brick', borderColor: 'brick', _hover: { bg: 'spruceWash' } },
-  inverse: { bg: 'transparent', color: 'paper', borderColor: 'paper' },
+type Props = Omit<HTMLChakraProps<'button'>, 'onClick'> & {
+  kind?: Kind
+  /** May return a promise: until it is settled the button is busy and takes no second press. */
+  onClick?: (event: MouseEvent<HTMLButtonElement>) => unknown
 }
 
-/** A button. Verbs on it, four looks, never smaller than a thumb on a phone. */
-export function Press({ kind = 'other', ...props }: ButtonProps & { kind?: Kind }) {
+/** A button. A key that is held down presses it once. */
+export function Press({ kind = 'other', onClick, children, ...props }: Props) {
+  const recipe = useRecipe({ key: 'press' })
+  const { busy, run } = useBusy()
   return (
-    <Button
+    <chakra.button
       type="button"
-      size="sm"
-      h="auto"
-      minH={{ base: '40px', md: '28px' }}
-      px="12px"
-      py="3px"
-      borderWidth="1.5px"
-      borderRadius="4px"
-      fontSize="14px"
-      fontWeight="650"
-      lineHeight="1.25"
-      whiteSpace="normal"
-      textAlign="left"
-      transition="none"
-      maxW="100%"
-      _disabled={{ opacity: 0.45, cursor: 'default' }}
-      {...looks[kind]}
+      css={recipe({ kind })}
+      aria-busy={busy || undefined}
+      onKeyDown={(event: KeyboardEvent) => {
+        if (event.repeat && (event.key === 'Enter' || event.key === ' ')) event.preventDefault()
+      }}
+      onClick={(event: MouseEvent<HTMLButtonElement>) => void run(() => onClick?.(event))}
       {...props}
-    />
+    >
+      {children}
+    </chakra.button>
   )
 }

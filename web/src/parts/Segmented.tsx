@@ -1,8 +1,8 @@
-import { Box, Flex } from '@chakra-ui/react'
+import { SegmentGroup } from '@chakra-ui/react'
 
 type Option<T extends string> = { value: T; label: string }
 
-/** Two or three ways, one of them chosen; the arrow keys move between them. */
+/** Two or more ways to look, one of them chosen; the arrow keys move focus and choice together. Nothing in the house changes by it. */
 export function Segmented<T extends string>(props: {
   label: string
   options: Option<T>[]
@@ -10,46 +10,40 @@ export function Segmented<T extends string>(props: {
   onChange: (value: T) => void
 }) {
   const { label, options, value, onChange } = props
-  const move = (by: number) => {
-    const at = options.findIndex((option) => option.value === value)
-    onChange(options[(at + by + options.length) % options.length].value)
-  }
   return (
-    <Flex
-      role="radiogroup"
+    <SegmentGroup.Root
       aria-label={label}
+      value={value}
+      onValueChange={(change) => change.value && onChange(change.value as T)}
       border="1.5px solid"
       borderColor="spruce"
       borderRadius="4px"
+      bg="transparent"
+      boxShadow="none"
       overflow="hidden"
+      maxW="100%"
+      className="segments"
     >
-      {options.map((option) => {
-        const on = option.value === value
-        return (
-          <Box
-            as="button"
-            key={option.value}
-            role="radio"
-            aria-checked={on}
-            tabIndex={on ? 0 : -1}
-            onClick={() => onChange(option.value)}
-            onKeyDown={(event) => {
-              if (event.key === 'ArrowRight' || event.key === 'ArrowDown') move(1)
-              if (event.key === 'ArrowLeft' || event.key === 'ArrowUp') move(-1)
-            }}
-            px={{ base: '10px', md: '16px' }}
-            minH={{ base: '34px', md: '28px' }}
-            fontSize="14px"
-            fontWeight="650"
-            bg={on ? 'spruce' : 'transparent'}
-            color={on ? 'onSpruce' : 'spruce'}
-            cursor="pointer"
-            _focusVisible={{ outlineOffset: '-3px', outlineColor: on ? 'onSpruce' : 'spruce' }}
-          >
-            {option.label}
-          </Box>
-        )
-      })}
-    </Flex>
+      {options.map((option) => (
+        <SegmentGroup.Item
+          key={option.value}
+          value={option.value}
+          px={{ base: '10px', md: '16px' }}
+          h="auto"
+          minH={{ base: 'thumb', md: 'press' }}
+          fontSize="14px"
+          fontWeight="650"
+          color="spruce"
+          cursor="pointer"
+          borderRadius="0"
+          _before={{ display: 'none' }}
+          _checked={{ bg: 'spruce', color: 'onSpruce' }}
+          _focusVisible={{ outline: '2px solid', outlineOffset: '-4px', outlineColor: 'currentColor' }}
+        >
+          <SegmentGroup.ItemText>{option.label}</SegmentGroup.ItemText>
+          <SegmentGroup.ItemHiddenInput />
+        </SegmentGroup.Item>
+      ))}
+    </SegmentGroup.Root>
   )
 }

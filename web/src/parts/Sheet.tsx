@@ -1,5 +1,5 @@
 import { CloseButton, Dialog, Portal } from '@chakra-ui/react'
-import type { ReactNode } from 'react'
+import { type FormEvent, type ReactNode, useId } from 'react'
 
 /** A dialog that lies on the sheet. */
 export function Sheet(props: {
@@ -8,27 +8,50 @@ export function Sheet(props: {
   onClose: () => void
   children: ReactNode
   footer?: ReactNode
+  /** What Enter in one of its fields does: the same as its main button, which then is of the kind “submit”. */
+  onSubmit?: () => void
   /** A sheet for a table takes what there is of the window. */
   size?: 'md' | 'cover'
 }) {
+  const form = useId()
+  const body = props.onSubmit ? (
+    <form
+      id={form}
+      onSubmit={(event: FormEvent) => {
+        event.preventDefault()
+        props.onSubmit?.()
+      }}
+    >
+      {props.children}
+    </form>
+  ) : (
+    props.children
+  )
   return (
     <Dialog.Root
       open={props.open}
       onOpenChange={(change) => !change.open && props.onClose()}
       scrollBehavior="inside"
       size={props.size ?? 'md'}
+      lazyMount
+      unmountOnExit
     >
       <Portal>
         <Dialog.Backdrop bg="rgba(12,20,22,.45)" />
         <Dialog.Positioner>
-          <Dialog.Content bg="sheet" color="ink" borderRadius="6px" mx="12px">
-            <Dialog.Header pb="8px">
+          <Dialog.Content bg="sheet" color="ink" borderRadius="6px" mx="12px" className="sheet-over">
+            <Dialog.Header pb="8px" pr="48px">
               <Dialog.Title fontSize="18px">{props.title}</Dialog.Title>
             </Dialog.Header>
-            <Dialog.Body>{props.children}</Dialog.Body>
-            {props.footer && <Dialog.Footer>{props.footer}</Dialog.Footer>}
+            <Dialog.Body>{body}</Dialog.Body>
+            {props.footer && <Dialog.Footer flexWrap="wrap">{props.footer}</Dialog.Footer>}
             <Dialog.CloseTrigger asChild>
-              <CloseButton size="sm" color="ink" aria-label="Close" />
+              <CloseButton
+                w={{ base: 'thumb', md: '32px' }}
+                h={{ base: 'thumb', md: '32px' }}
+                color="ink"
+                aria-label="Close"
+              />
             </Dialog.CloseTrigger>
           </Dialog.Content>
         </Dialog.Positioner>

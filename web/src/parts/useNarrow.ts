@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react'
 
-const query = '(max-width: 767px)'
+const query = '(max-width: 999px)'
 
 const listen = (changed: () => void) => {
   const list = window.matchMedia(query)

@@ -36,3 +36,25 @@ export const portName = (view: HouseView, socket: Socket): string =>
 
 export const socketName = (view: HouseView, socket: Socket): string =>
   `${nameOf(view.document, socket.device)} ${portName(view, socket)}`
+
+const numbers = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten']
+const inWords = (n: number) => numbers[n] ?? `${n}`
+
+/** “One fault fewer, two wants more hold”: what has become different between two verdicts. */
+export function changeWords(old: HouseSummary, now: HouseSummary): string {
+  const by = (n: number, one: string) =>
+    n === 0
+      ? []
+      : [`${inWords(Math.abs(n))} ${one}${Math.abs(n) === 1 ? '' : 's'} ${n > 0 ? 'more' : 'fewer'}`]
+  const held = now.wantsHeld - old.wantsHeld
+  return [
+    ...by(now.faults - old.faults, 'fault'),
+    ...by(now.cautions - old.cautions, 'caution'),
+    ...(held === 0
+      ? []
+      : [
+          `${inWords(Math.abs(held))} ${Math.abs(held) === 1 ? 'want' : 'wants'} ${held > 0 ? 'more' : 'fewer'} held`,
+        ]),
+    ...(now.wants === old.wants ? [] : by(now.wants - old.wants, 'want')),
+  ].join(', ')
+}

@@ -1,21 +1,17 @@
-import { create } from 'zustand'
-
-export type Notice = { id: number; text: string; kind: 'done' | 'problem' }
-
-let next = 1
+import { createToaster } from '@chakra-ui/react'
 
 /** Short messages that need no answer. A problem stays until it is put away; what was done goes by itself. */
-export const useNotices = create<{
-  notices: Notice[]
-  say: (text: string, kind?: Notice['kind']) => void
-  drop: (id: number) => void
-}>((set) => ({
-  notices: [],
-  say: (text, kind = 'done') => {
-    const id = next++
-    set((now) => ({ notices: [...now.notices.slice(-2), { id, text, kind }] }))
-    if (kind === 'done')
-      setTimeout(() => set((now) => ({ notices: now.notices.filter((n) => n.id !== id) })), 4000)
-  },
-  drop: (id) => set((now) => ({ notices: now.notices.filter((n) => n.id !== id) })),
-}))
+export const toaster = createToaster({ placement: 'bottom', max: 3, pauseOnPageIdle: true })
+
+export function say(text: string, kind: 'done' | 'problem' = 'done') {
+  // Said twice in a row it is one message: a second one would only push others away.
+  const id = `${kind} ${text}`
+  if (toaster.isVisible(id)) return
+  toaster.create({
+    id,
+    description: text,
+    type: kind === 'problem' ? 'error' : 'info',
+    duration: kind === 'problem' ? Number.POSITIVE_INFINITY : 4000,
+    closable: kind === 'problem',
+  })
+}

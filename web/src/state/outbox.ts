@@ -31,16 +31,20 @@ const noAnswer = (error: unknown) => error instanceof ApiProblem && error.status
 
 async function send(queries: QueryClient, change: Change): Promise<unknown> {
   try {
-    const job = queries.getQueryData<JobView>(jobQuery(change.job).queryKey) ?? (await queries.fetchQuery(jobQuery(change.job)))
+    const job =
+      queries.getQueryData<JobView>(jobQuery(change.job).queryKey) ??
+      (await queries.fetchQuery(jobQuery(change.job)))
     if (change.what !== 'tick') {
       const after = await sendHouseChange(change, job.version)
       queries.setQueryData(jobQuery(change.job).queryKey, after)
       return after
     }
     const order = workOrder(change.job, job.version)
-    const known =
-      queries.getQueryData<WorkOrderView>(order.queryKey) ?? (await queries.fetchQuery(order))
-    const tick = await sendTick(change, known.ticks.find((one) => one.stepKey === change.step) ?? untouched(change.step))
+    const known = queries.getQueryData<WorkOrderView>(order.queryKey) ?? (await queries.fetchQuery(order))
+    const tick = await sendTick(
+      change,
+      known.ticks.find((one) => one.stepKey === change.step) ?? untouched(change.step),
+    )
     queries.setQueryData<WorkOrderView>(
       order.queryKey,
       (old) => old && { ...old, ticks: [...old.ticks.filter((one) => one.stepKey !== tick.stepKey), tick] },
@@ -73,7 +77,8 @@ export function makeQueries(): QueryClient {
   return queries
 }
 
-const isWaiting = (one: Mutation) => one.state.status === 'pending' && one.options.mutationKey?.[0] === changeKey[0]
+const isWaiting = (one: Mutation) =>
+  one.state.status === 'pending' && one.options.mutationKey?.[0] === changeKey[0]
 
 const stem = 'altrin.outbox.'
 
@@ -112,9 +117,13 @@ async function takeOver(queries: QueryClient, key: string, tab: string) {
 }
 
 function write(queries: QueryClient, tab: string) {
-  const waiting = dehydrate(queries, { shouldDehydrateQuery: () => false, shouldDehydrateMutation: isWaiting })
+  const waiting = dehydrate(queries, {
+    shouldDehydrateQuery: () => false,
+    shouldDehydrateMutation: isWaiting,
+  })
   if (waiting.mutations.length === 0) localStorage.removeItem(stem + tab)
   else localStorage.setItem(stem + tab, JSON.stringify(waiting))
 }
 
-export const countWaiting = (queries: QueryClient) => queries.getMutationCache().getAll().filter(isWaiting).length
+export const countWaiting = (queries: QueryClient) =>
+  queries.getMutationCache().getAll().filter(isWaiting).length

@@ -1,15 +1,19 @@
 import { Box, Flex, Heading, Input, Text } from '@chakra-ui/react'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useRef, useState } from 'react'
+import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { ApiProblem } from '../../api/client'
 import { createJob, deleteJob, importJob, jobList } from '../../api/queries'
+import { usePlace } from '../../layout/usePlace'
+import { fieldLook, typing } from '../../parts/Labelled'
 import { Press } from '../../parts/Press'
-import { Sheet } from '../../parts/Sheet'
 import { verdictWords } from '../../parts/words'
-import { useNotices } from '../../state/notices'
+import { useDrafts } from '../../state/drafts'
+import { say } from '../../state/notices'
 import { useTheme } from '../../state/theme'
 import { UnreadableJob } from './UnreadableJob'
+
+const DeleteSheet = lazy(() => import('./DeleteSheet').then((it) => ({ default: it.DeleteSheet })))
 
 const when = (at: string) =>
   new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'long', hour: '2-digit', minute: '2-digit' })
@@ -17,12 +21,16 @@ const when = (at: string) =>
 export function JobsPage() {
   const { data, error, isPending, refetch } = useQuery(jobList)
   const navigate = useNavigate()
+  useEffect(() => {
+    document.title = 'Jobs · Altrin'
+  }, [])
   const queries = useQueryClient()
-  const say = useNotices((store) => store.say)
   const { theme, toggle } = useTheme()
   const [name, setName] = useState('')
   const [problem, setProblem] = useState<string>()
-  const [doomed, setDoomed] = useState<{ id: string; name: string } | null>(null)
+  const { params, turn } = usePlace()
+  const doomed = (data ?? []).find((one) => one.id === params.get('open')) ?? null
+  const setDoomed = (job: { id: string; name: string } | null) => turn({ open: job?.id ?? null })
   const file = useRef<HTMLInputElement>(null)
 
   const begin = useMutation({
@@ -36,6 +44,7 @@ export function JobsPage() {
   const remove = async (id: string) => {
     try {
       await deleteJob(id)
+      useDrafts.getState().forget(id)
     } catch (failed) {
       say((failed as Error).message, 'problem')
     }
@@ -95,7 +104,7 @@ export function JobsPage() {
               {job.found && job.planned ? (
                 <Link to={`/job/${job.id}/stairs`} style={{ display: 'block' }}>
                   <Box py="12px" px="8px" _hover={{ bg: 'spruceWash' }}>
-                    <Text fontWeight="700" fontSize="17px" color="spruce">
+                    <Text fontWeight="700" fontSize="17px" color="spruce" overflowWrap="anywhere" dir="auto">
                       {job.name}
                     </Text>
                     <Text fontSize="14px" color={job.found.faults ? 'brick' : 'moss'}>
@@ -140,14 +149,14 @@ export function JobsPage() {
           aria-label="Name of the house"
           placeholder="Name of the house"
           w="260px"
-          h={{ base: '40px', md: '32px' }}
-          borderColor="quiet"
-          borderRadius="4px"
+          {...fieldLook}
+          {...typing.words}
+          dir="auto"
           value={name}
           onChange={(event) => setName(event.target.value)}
         />
         <Press kind="main" type="submit" disabled={begin.isPending}>
-          Begin with a gateway
+          Begin an empty house
         </Press>
         <Press onClick={() => file.current?.click()}>Bring in a document</Press>
         <input
@@ -187,21 +196,15 @@ export function JobsPage() {
         </Press>
       </Flex>
 
-      <Sheet
-        title={`Delete ${doomed?.name ?? ''}?`}
-        open={doomed !== null}
-        onClose={() => setDoomed(null)}
-        footer={
-          <>
-            <Press onClick={() => setDoomed(null)}>Keep it</Press>
-            <Press kind="danger" onClick={() => doomed && remove(doomed.id)}>
-              Delete it for good
-            </Press>
-          </>
-        }
-      >
-        <Text>Both houses, every revision and every tick of the work order go. This cannot be undone.</Text>
-      </Sheet>
+      <Suspense>
+        {doomed && (
+          <DeleteSheet
+            name={doomed.name}
+            onClose={() => setDoomed(null)}
+            onDelete={() => remove(doomed.id)}
+          />
+        )}
+      </Suspense>
     </Box>
   )
 }

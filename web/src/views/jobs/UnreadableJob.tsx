@@ -3,11 +3,10 @@ import { useMutation } from '@tanstack/react-query'
 import { setBack } from '../../api/queries'
 import type { JobLine } from '../../api/types'
 import { Press } from '../../parts/Press'
-import { useNotices } from '../../state/notices'
+import { say } from '../../state/notices'
 
 /** A job whose stored state this version cannot read: nothing of it is lost, and it hides no other. */
 export function UnreadableJob({ job, onMended }: { job: JobLine; onMended: () => void }) {
-  const say = useNotices((store) => store.say)
   const mend = useMutation({
     mutationFn: () => setBack(job.id, job.version),
     onSuccess: onMended,

@@ -1,25 +1,28 @@
 import { Box, Text } from '@chakra-ui/react'
 import type { HouseView } from '../../api/types'
-import { useJob, useTools } from '../../layout/JobContext'
+import { useJob } from '../../layout/JobContext'
 import { AddressText } from '../../parts/AddressText'
 import { Edge, type Mark } from '../../parts/Edge'
 import { nameOf } from '../../parts/words'
 import type { PlacedBox } from './layout/placement'
 import { SocketButton } from './SocketButton'
+import { useCard } from './useCard'
 
 /** A box by its back panel: who it is on top, its sockets in their order along the edges. */
 export function BoxCard({ box, house, mark }: { box: PlacedBox; house: HouseView; mark?: Mark }) {
   const { selected } = useJob()
-  const { select } = useTools()
   const { device, step } = box
   const on = selected === device.id
+  const press = useCard(device.id, on)
   const own = house.interfaces.find((i) => i.owner === device.id && i.interface === 'lan')?.candidates[0]
     ?.address
   const words = house.boxes.find((one) => one.id === device.id)
   return (
-    <Box as="li" listStyleType="none">
+    <Box as="li" listStyleType="none" data-card>
       <Box
         as="button"
+        tabIndex={-1}
+        data-rove="card"
         position="absolute"
         left={`${box.x}px`}
         top={`${box.y}px`}
@@ -41,15 +44,20 @@ export function BoxCard({ box, house, mark }: { box: PlacedBox; house: HouseView
         cursor="pointer"
         aria-pressed={on}
         data-box={device.id}
-        onClick={() => select(on ? null : device.id)}
+        onClick={press}
       >
         {mark && <Edge mark={mark} />}
+        {mark && <span className="sr-only">{mark}: </span>}
         <Text
           fontWeight="700"
           fontSize={box.w < 200 && device.name.length > (step ? 13 : 18) ? '14.5px' : '16px'}
           lineHeight="1.2"
           lineClamp={1}
           pr={step ? '36px' : '0'}
+          maxW="100%"
+          overflowWrap="anywhere"
+          dir="auto"
+          title={device.name}
         >
           {device.name}
         </Text>

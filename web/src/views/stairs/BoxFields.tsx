@@ -2,12 +2,12 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import type { Device } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { useKeys } from '../../layout/useKeys'
-import { Choice } from '../../parts/Choice'
+import { DraftChoice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
 import { OnOff } from '../../parts/OnOff'
 import { Press } from '../../parts/Press'
 import { useHand } from '../../state/hand'
-import { useNotices } from '../../state/notices'
+import { say } from '../../state/notices'
 import { addressList } from './addressWords'
 import { useSettings } from './useSettings'
 
@@ -15,7 +15,6 @@ import { useSettings } from './useSettings'
 export function BoxFields({ device }: { device: Device }) {
   const { attempt, orSay } = useSettings()
   const { lastAddress, remember } = useHand()
-  const say = useNotices((store) => store.say)
   const lan = device.lan
   const server = lan?.dhcpServer
   const { house } = useJob()
@@ -27,7 +26,7 @@ export function BoxFields({ device }: { device: Device }) {
     return attempt([{ do: 'set-lan-address', device: device.id, address: text }], 'address')
   }
   useKeys({
-    '.': () =>
+    repeat: () =>
       lastAddress && void setAddress(lastAddress).then((problem) => problem && say(problem, 'problem')),
   })
   const pool = (start: string, end: string) =>
@@ -42,12 +41,12 @@ export function BoxFields({ device }: { device: Device }) {
           value={device.name}
           commit={(name) => attempt([{ do: 'rename', id: device.id, name }], 'name')}
         />
-        <Choice
+        <DraftChoice
           label="Mode"
           width="150px"
           value={device.mode}
           options={(words?.modes ?? []).map((one) => ({ value: one.mode, label: one.say }))}
-          onChange={(mode) => void orSay({ do: 'set-mode', device: device.id, mode })}
+          commit={(mode) => orSay({ do: 'set-mode', device: device.id, mode })}
         />
         {lan?.method === 'dhcp' ? (
           <Box>
@@ -67,7 +66,7 @@ export function BoxFields({ device }: { device: Device }) {
           />
         )}
         {words?.mayAskForAddress && lan && (
-          <Choice
+          <DraftChoice
             label="Addressing"
             width="130px"
             value={lan.method ?? 'static'}
@@ -75,10 +74,10 @@ export function BoxFields({ device }: { device: Device }) {
               { value: 'static', label: 'fixed' },
               { value: 'dhcp', label: 'asks for one' },
             ]}
-            onChange={(method) => {
-              if (method === 'dhcp') void orSay({ do: 'ask-for-lan-address', device: device.id })
+            commit={(method) => {
+              if (method === 'dhcp') orSay({ do: 'ask-for-lan-address', device: device.id })
               else
-                void orSay({
+                orSay({
                   do: 'set-lan-address',
                   device: device.id,
                   address: device.label?.defaultAddress ?? '192.168.1.2/24',
@@ -92,7 +91,7 @@ export function BoxFields({ device }: { device: Device }) {
             name={`DHCP server of ${device.name}`}
             on={server?.enabled ?? false}
             set={(on) =>
-              void orSay(
+              orSay(
                 on
                   ? {
                       do: 'turn-on-dhcp-server',
@@ -110,6 +109,7 @@ export function BoxFields({ device }: { device: Device }) {
             <DraftField
               label="Pool from"
               mono
+              kind="address"
               width="156px"
               value={server.start ?? ''}
               commit={(start) => pool(start, server.end ?? '')}
@@ -117,6 +117,7 @@ export function BoxFields({ device }: { device: Device }) {
             <DraftField
               label="Pool to"
               mono
+              kind="address"
               width="156px"
               value={server.end ?? ''}
               commit={(end) => pool(server.start ?? '', end)}
@@ -124,6 +125,7 @@ export function BoxFields({ device }: { device: Device }) {
             <DraftField
               label="Gateway given"
               mono
+              kind="address"
               width="156px"
               value={server.gateway ?? ''}
               placeholder="itself"
@@ -147,6 +149,7 @@ export function BoxFields({ device }: { device: Device }) {
             <DraftField
               label="Lease in minutes"
               mono
+              kind="number"
               width="120px"
               value={server.leaseMinutes == null ? '' : String(server.leaseMinutes)}
               placeholder="not known"
@@ -162,7 +165,7 @@ export function BoxFields({ device }: { device: Device }) {
           </>
         )}
         {has('hairpin') && (
-          <Choice
+          <DraftChoice
             label="What is behind it"
             width="170px"
             value={device.keptApart ? 'apart' : 'one'}
@@ -170,9 +173,7 @@ export function BoxFields({ device }: { device: Device }) {
               { value: 'one', label: 'one network with all' },
               { value: 'apart', label: 'kept apart, as wanted' },
             ]}
-            onChange={(value) =>
-              void orSay({ do: 'keep-apart', device: device.id, apart: value === 'apart' })
-            }
+            commit={(value) => orSay({ do: 'keep-apart', device: device.id, apart: value === 'apart' })}
           />
         )}
         {device.defaultPassword && (
@@ -180,7 +181,7 @@ export function BoxFields({ device }: { device: Device }) {
             <Text fontSize="13px" color="ochre">
               Admin password: the label’s own
             </Text>
-            <Press onClick={() => void orSay({ do: 'change-admin-password', device: device.id })}>
+            <Press onClick={() => orSay({ do: 'change-admin-password', device: device.id })}>
               It is changed
             </Press>
           </Box>
@@ -196,7 +197,7 @@ export function BoxFields({ device }: { device: Device }) {
               {one.address} for {one.mac}
               <Press
                 kind="plain"
-                onClick={() => void orSay({ do: 'release-reservation', device: device.id, mac: one.mac })}
+                onClick={() => orSay({ do: 'release-reservation', device: device.id, mac: one.mac })}
               >
                 release
               </Press>

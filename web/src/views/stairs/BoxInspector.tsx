@@ -1,8 +1,10 @@
 import { Box } from '@chakra-ui/react'
-import { type ReactNode, useState } from 'react'
+import type { ReactNode } from 'react'
 import type { Device } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
+import { usePlace } from '../../layout/usePlace'
 import { CopyButton } from '../../parts/CopyButton'
+import { DraftPart } from '../../parts/DraftPart'
 import { Press } from '../../parts/Press'
 import { Segmented } from '../../parts/Segmented'
 import { BoxFields } from './BoxFields'
@@ -63,27 +65,30 @@ function sectionsOf(
 export function BoxInspector({ device }: { device: Device }) {
   const { select } = useTools()
   const { orSay } = useSettings()
-  const [chosen, setChosen] = useState<Section>('box')
+  const { params, turn } = usePlace()
   const { house } = useJob()
   const sections = sectionsOf(device, house.boxes.find((one) => one.id === device.id)?.settings ?? [])
-  const section = sections.find((one) => one.value === chosen) ?? sections[0]
+  const section = sections.find((one) => one.value === params.get('tab')) ?? sections[0]
   const lan = device.lan
   return (
     <Panel
+      id={device.id}
       title={device.name}
       actions={
         <>
           {lan?.address && <CopyButton value={lan.address.split('/')[0]} what="address" />}
           <Press
             kind="plain"
-            onClick={() => void orSay({ do: 'factory-reset', device: device.id })}
+            onClick={() => orSay({ do: 'factory-reset', device: device.id })}
             title="Every setting goes back to what the label says"
           >
             factory reset
           </Press>
           <Press
             kind="plain"
-            onClick={() => void orSay({ do: 'remove-device', device: device.id }).then(() => select(null))}
+            onClick={() =>
+              orSay({ do: 'remove-device', device: device.id }).then((done) => done && select(null))
+            }
           >
             remove
           </Press>
@@ -95,12 +100,12 @@ export function BoxInspector({ device }: { device: Device }) {
           <Segmented
             label="Settings"
             value={section.value}
-            onChange={setChosen}
+            onChange={(tab) => turn({ tab: tab === 'box' ? null : tab })}
             options={sections.map(({ value, label }) => ({ value, label }))}
           />
         </Box>
       )}
-      {section.fields}
+      <DraftPart name={section.value}>{section.fields}</DraftPart>
     </Panel>
   )
 }

@@ -1,7 +1,8 @@
 import { Text } from '@chakra-ui/react'
 import { useJob } from '../../layout/JobContext'
-import { Choice } from '../../parts/Choice'
+import { DraftChoice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
+import { DraftPart } from '../../parts/DraftPart'
 import { Foot } from '../../parts/Foot'
 import { Press } from '../../parts/Press'
 import { nameOf, socketName } from '../../parts/words'
@@ -39,8 +40,8 @@ export function HandBar() {
     <Foot role="status" display="flex" gap="12px" alignItems="end" flexWrap="wrap">
       <Text flex="1 1 260px">{what}</Text>
       {cable && (
-        <>
-          <Choice
+        <DraftPart name={`cable ${cable.id}`}>
+          <DraftChoice
             label="Medium"
             width="120px"
             value={cable.medium ?? 'ethernet'}
@@ -49,10 +50,10 @@ export function HandBar() {
               { value: 'powerline', label: 'powerline' },
               { value: 'coax', label: 'coax' },
             ]}
-            onChange={(medium) => void orSay({ ...replace, medium })}
+            commit={(medium) => orSay({ ...replace, medium })}
           />
           {(cable.medium ?? 'ethernet') === 'ethernet' && (
-            <Choice
+            <DraftChoice
               label="Category"
               width="100px"
               value={cable.category ?? ''}
@@ -60,8 +61,8 @@ export function HandBar() {
                 { value: '', label: 'unknown' },
                 ...['cat5', 'cat5e', 'cat6', 'cat6a'].map((value) => ({ value, label: value })),
               ]}
-              onChange={(category) =>
-                void orSay({ ...replace, ...(category ? { category } : { category: undefined }) })
+              commit={(category) =>
+                orSay({ ...replace, ...(category ? { category } : { category: undefined }) })
               }
             />
           )}
@@ -77,7 +78,7 @@ export function HandBar() {
                 : attempt([{ ...replace, lengthM: text ? Number(text) : undefined }], 'lengthM')
             }
           />
-        </>
+        </DraftPart>
       )}
       {(occupant?.kind === 'cable' || occupant?.kind === 'thing') && (
         <Press kind="danger" onClick={() => unplug(held)}>

@@ -5,13 +5,14 @@ import { AddressText } from '../../parts/AddressText'
 import { DraftField } from '../../parts/DraftField'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
+import { useFormDraft } from '../../parts/useDraft'
 import { useSettings } from './useSettings'
 
 /** What a router lets in: its forwards and its DMZ host. */
 export function InboundFields({ device }: { device: Device }) {
   const { attempt, orSay } = useSettings()
-  const [port, setPort] = useState('')
-  const [to, setTo] = useState('')
+  const { values, set, drop } = useFormDraft('forward', { port: '', to: '' })
+  const { port, to } = values
   const [problem, setProblem] = useState<string>()
   const add = async () => {
     const [address, inner] = to.trim().split(':')
@@ -33,10 +34,7 @@ export function InboundFields({ device }: { device: Device }) {
       'forward.toAddress',
     )
     setProblem(failed)
-    if (!failed) {
-      setPort('')
-      setTo('')
-    }
+    if (!failed) drop()
   }
   return (
     <>
@@ -61,9 +59,32 @@ export function InboundFields({ device }: { device: Device }) {
           </Press>
         </Flex>
       ))}
-      <Flex gap="12px" wrap="wrap" align="end" mt="4px">
-        <PlainField label="Forward tcp port" width="130px" mono value={port} onChange={setPort} />
-        <PlainField label="To address or address:port" width="210px" mono value={to} onChange={setTo} />
+      <Flex
+        as="form"
+        gap="12px"
+        wrap="wrap"
+        align="end"
+        mt="4px"
+        onSubmit={(event) => {
+          event.preventDefault()
+          if (port && to) void add()
+        }}
+      >
+        <PlainField
+          label="Forward tcp port"
+          width="130px"
+          mono
+          kind="number"
+          value={port}
+          onChange={(text) => set({ port: text })}
+        />
+        <PlainField
+          label="To address or address:port"
+          width="210px"
+          mono
+          value={to}
+          onChange={(text) => set({ to: text })}
+        />
         <Press onClick={add} disabled={!port || !to}>
           Forward it
         </Press>

@@ -1,7 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react'
 import type { Device, JoinChoice } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
-import { Choice } from '../../parts/Choice'
+import { DraftChoice } from '../../parts/Choice'
 import { OnOff } from '../../parts/OnOff'
 import { nameOf } from '../../parts/words'
 import { useSettings } from './useSettings'
@@ -29,7 +29,7 @@ export function JoinFields({ device }: { device: Device }) {
   const words = house.boxes.find((one) => one.id === device.id)
   if (words?.settings.includes('passthrough-to'))
     return (
-      <Choice
+      <DraftChoice
         label="Hands the line to"
         width="230px"
         value={device.passthroughTo ?? ''}
@@ -39,8 +39,8 @@ export function JoinFields({ device }: { device: Device }) {
             .filter((other) => other.id !== device.id && other.mode === 'router')
             .map((other) => ({ value: other.id, label: other.name })),
         ]}
-        onChange={(target) =>
-          void orSay({
+        commit={(target) =>
+          orSay({
             do: 'set-passthrough-target',
             device: device.id,
             ...(target ? { target } : {}),
@@ -53,10 +53,10 @@ export function JoinFields({ device }: { device: Device }) {
   const options = heard(words?.joinable ?? [])
   const joined = house.uplinks.find((one) => one.box === device.id)
   const put = (to: Uplink | null) =>
-    void orSay({ do: 'set-uplink', device: device.id, ...(to ? { uplink: to } : {}) })
+    orSay({ do: 'set-uplink', device: device.id, ...(to ? { uplink: to } : {}) })
   return (
     <Flex gap="12px" wrap="wrap" align="start">
-      <Choice
+      <DraftChoice
         label="Joins the Wi-Fi"
         width="230px"
         value={now}
@@ -67,10 +67,10 @@ export function JoinFields({ device }: { device: Device }) {
             : []),
           ...options,
         ]}
-        onChange={(value) => put(options.find((one) => one.value === value)?.uplink ?? null)}
+        commit={(value) => put(options.find((one) => one.value === value)?.uplink ?? null)}
       />
       {uplink && (
-        <Choice
+        <DraftChoice
           label="Of which box"
           width="200px"
           value={uplink.near ?? ''}
@@ -80,7 +80,7 @@ export function JoinFields({ device }: { device: Device }) {
               .filter((other) => other.id !== device.id && (other.wifi ?? []).length > 0)
               .map((other) => ({ value: other.id, label: other.name })),
           ]}
-          onChange={(near) => {
+          commit={(near) => {
             const { near: _, ...rest } = uplink
             put(near ? { ...rest, near } : rest)
           }}
@@ -91,7 +91,7 @@ export function JoinFields({ device }: { device: Device }) {
           label="Its own Wi-Fi"
           name={`Own Wi-Fi of ${device.name}`}
           on={device.servesWifi ?? false}
-          set={(on) => void orSay({ do: 'set-feature', device: device.id, feature: 'serves-wifi', on })}
+          set={(on) => orSay({ do: 'set-feature', device: device.id, feature: 'serves-wifi', on })}
         />
       )}
       {uplink && (

@@ -30,11 +30,14 @@ export function SocketButton({ box, port, house }: { box: PlacedBox; port: Place
     <Box as="li" listStyleType="none">
       <Box
         as="button"
+        tabIndex={-1}
+        data-rove="socket"
+        className="socket"
         position="absolute"
-        left={`${port.x - 15}px`}
-        top={`${port.y - 15}px`}
-        w="30px"
-        h="30px"
+        left={`${port.x - port.hit / 2}px`}
+        top={`${port.y - (port.hit > 30 ? 22 : 15)}px`}
+        w={`${port.hit}px`}
+        h={port.hit > 30 ? '44px' : '30px'}
         display="grid"
         placeItems="center"
         cursor="grab"
@@ -56,7 +59,9 @@ export function SocketButton({ box, port, house }: { box: PlacedBox; port: Place
           display="grid"
           placeItems="center"
         >
-          {occupant && <Box w="8px" h="8px" borderRadius="50%" bg={inHand ? 'spruce' : 'ink'} />}
+          {occupant && (
+            <Box className="filled" w="8px" h="8px" borderRadius="50%" bg={inHand ? 'spruce' : 'ink'} />
+          )}
         </Box>
       </Box>
       <Box

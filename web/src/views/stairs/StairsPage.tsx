@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { trace as traceQuery } from '../../api/queries'
 import type { HouseView } from '../../api/types'
-import { useJob, useTools } from '../../layout/JobContext'
+import { useJob } from '../../layout/JobContext'
 import { useStageTools } from '../../layout/stageTools'
 import { AddressText } from '../../parts/AddressText'
 import { Press } from '../../parts/Press'
@@ -11,15 +11,19 @@ import { nameOf } from '../../parts/words'
 import { useHand } from '../../state/hand'
 import { useTraced } from '../../state/trace'
 import { addressWords } from './addressWords'
+import { BeginHouse } from './BeginHouse'
 import { BoxCard } from './BoxCard'
 import { BoxInspector } from './BoxInspector'
 import { HandBar } from './HandBar'
+import { LineInspector, useLine } from './LineInspector'
 import { place } from './layout/place'
 import { Picture } from './Picture'
 import { ThingCard } from './ThingCard'
 import { ThingInspector } from './ThingInspector'
 import { litBy } from './TraceList'
 import { TreadLabel } from './TreadLabel'
+import { useCard } from './useCard'
+import { useRoving } from './useRoving'
 
 /** Which treads say something else than before: they are traced once. */
 function useChanged(house: HouseView): Set<string> {
@@ -51,6 +55,9 @@ export function StairsPage() {
   const lit = useMemo(() => litBy(isTraced ? followed.data : undefined), [isTraced, followed.data])
   const held = useHand((hand) => hand.held)
   const ground = useRef<HTMLDivElement>(null)
+  const stairs = useRef<HTMLDivElement>(null)
+  const roving = useRoving(stairs, selected)
+  const [lineOpen, openLine] = useLine()
   const [width, setWidth] = useState(0)
   useLayoutEffect(() => {
     const node = ground.current
@@ -90,10 +97,14 @@ export function StairsPage() {
     card?.scrollIntoView?.({ block: 'nearest' })
   }, [selected, isPlaced])
 
+  if (devices.length === 0) return <BeginHouse />
   return (
     <Flex direction="column" minH="100%">
-      <Box ref={ground} px={{ base: '12px', md: '24px' }} pt="14px" flex="1">
+      <Box ref={ground} className="stairs-ground" px={{ base: '12px', md: '24px' }} pt="14px" flex="1">
         <Box
+          ref={stairs}
+          {...roving}
+          className="picture"
           position="relative"
           style={{
             height: placed?.height,
@@ -123,7 +134,23 @@ export function StairsPage() {
                 <Text as="h2" fontWeight="700" fontSize="17px" whiteSpace="nowrap">
                   The street
                 </Text>
-                <AddressText fontSize="15px">{house.stairs.streetAddresses.join(', ')}</AddressText>
+                <Press
+                  kind="plain"
+                  minH="24px"
+                  minW="44px"
+                  py="0"
+                  aria-expanded={lineOpen}
+                  onClick={openLine}
+                >
+                  {line ? 'its line' : 'note its line'}
+                </Press>
+                {line ? (
+                  <AddressText fontSize="15px">{house.stairs.streetAddresses.join(', ')}</AddressText>
+                ) : (
+                  <Text fontSize="14px" color="ochre" whiteSpace="nowrap">
+                    no line comes in: nothing here reaches the internet
+                  </Text>
+                )}
                 {line && (
                   <Text fontSize="14px" color="quiet" whiteSpace="nowrap">
                     {line.addressing === 'shared' ? 'shared among customers' : 'public'}
@@ -134,7 +161,7 @@ export function StairsPage() {
               </Flex>
               <Box as="ul" aria-label="Stairs" listStyleType="none">
                 {placed.treads.map((tread) => (
-                  <Box as="li" key={tread.tread.segment}>
+                  <Box as="li" key={tread.tread.segment} data-tread>
                     <TreadLabel tread={tread} house={house} />
                     <Box as="ul" aria-label="On it" listStyleType="none">
                       {tread.boxes.map((box) => (
@@ -195,8 +222,8 @@ export function StairsPage() {
         {devices.length <= 1 && (house.document.endpoints ?? []).length === 0 && (
           <Box py="16px" maxW="520px">
             <Text mb="10px">
-              This house has its gateway and nothing else yet. Add the second box and the things that use the
-              network; what is wrong shows at once.
+              This house has one box and nothing else yet. Add the second box and the things that use the
+              network; what is wrong shows at once. A box may stand on the table without a cable.
             </Text>
           </Box>
         )}
@@ -212,6 +239,8 @@ export function StairsPage() {
       </Box>
       {held ? (
         <HandBar />
+      ) : lineOpen ? (
+        <LineInspector />
       ) : device ? (
         <BoxInspector key={device.id} device={device} />
       ) : thing ? (
@@ -223,19 +252,26 @@ export function StairsPage() {
 
 function LooseCard({ id, name }: { id: string; name: string }) {
   const { selected } = useJob()
-  const { select } = useTools()
+  const on = selected === id
+  const press = useCard(id, on)
   return (
     <Box
       as="button"
+      tabIndex={-1}
+      data-rove="card"
+      maxW="100%"
+      minH="press"
+      overflowWrap="anywhere"
+      dir="auto"
       border="1.5px dashed"
       borderColor="quiet"
       bg="sheet"
       px="10px"
       py="6px"
       borderRadius="3px"
-      aria-pressed={selected === id}
+      aria-pressed={on}
       data-thing={id}
-      onClick={() => select(id)}
+      onClick={press}
     >
       {name}
     </Box>

@@ -1,9 +1,9 @@
 import { Box, Text } from '@chakra-ui/react'
 import { memo } from 'react'
 import type { Endpoint } from '../../api/types'
-import { useTools } from '../../layout/JobContext'
 import { AddressText } from '../../parts/AddressText'
 import { Edge, type Mark } from '../../parts/Edge'
+import { useCard } from './useCard'
 
 export const ThingCard = memo(function ThingCard(props: {
   endpoint: Endpoint
@@ -17,11 +17,13 @@ export const ThingCard = memo(function ThingCard(props: {
   h: number
 }) {
   const { endpoint, text, isBad, on, mark, x, y, w, h } = props
-  const { select } = useTools()
+  const press = useCard(endpoint.id, on)
   return (
-    <Box as="li" listStyleType="none">
+    <Box as="li" listStyleType="none" data-card>
       <Box
         as="button"
+        tabIndex={-1}
+        data-rove="card"
         position="absolute"
         left={`${x}px`}
         top={`${y}px`}
@@ -42,10 +44,20 @@ export const ThingCard = memo(function ThingCard(props: {
         cursor="pointer"
         aria-pressed={on}
         data-thing={endpoint.id}
-        onClick={() => select(on ? null : endpoint.id)}
+        onClick={press}
       >
         {mark && <Edge mark={mark} />}
-        <Text fontWeight="650" fontSize="14px" lineHeight="1.25" lineClamp={1}>
+        {mark && <span className="sr-only">{mark}: </span>}
+        <Text
+          fontWeight="650"
+          fontSize="14px"
+          lineHeight="1.25"
+          lineClamp={1}
+          maxW="100%"
+          overflowWrap="anywhere"
+          dir="auto"
+          title={endpoint.name}
+        >
           {endpoint.name}
         </Text>
         <AddressText

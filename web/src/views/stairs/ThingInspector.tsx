@@ -5,7 +5,7 @@ import { trace as traceQuery } from '../../api/queries'
 import type { Action, Endpoint } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { AddressText } from '../../parts/AddressText'
-import { Choice } from '../../parts/Choice'
+import { DraftChoice } from '../../parts/Choice'
 import { CopyButton } from '../../parts/CopyButton'
 import { DraftField } from '../../parts/DraftField'
 import { Press } from '../../parts/Press'
@@ -58,6 +58,7 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
   const [plugged, joined] = [plugOf(thing), joinOf(thing)]
   return (
     <Panel
+      id={thing.id}
       title={thing.name}
       actions={
         <>
@@ -70,7 +71,9 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
           </Press>
           <Press
             kind="plain"
-            onClick={() => void orSay({ do: 'remove-endpoint', endpoint: thing.id }).then(() => select(null))}
+            onClick={() =>
+              orSay({ do: 'remove-endpoint', endpoint: thing.id }).then((done) => done && select(null))
+            }
           >
             remove
           </Press>
@@ -83,14 +86,14 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
           value={thing.name}
           commit={(name) => attempt({ do: 'rename', id: thing.id, name }, 'name')}
         />
-        <Choice
+        <DraftChoice
           label="Where"
           width="230px"
           value={current}
           options={options}
-          onChange={(value) => {
+          commit={(value) => {
             const chosen = options.find((option) => option.value === value)
-            void orSay(
+            orSay(
               chosen?.to
                 ? { do: 'connect-endpoint', endpoint: thing.id, to: chosen.to }
                 : { do: 'unplug-endpoint', endpoint: thing.id },
@@ -98,7 +101,7 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
           }}
         />
         {joined && (
-          <Choice
+          <DraftChoice
             label="Hears best"
             width="180px"
             value={joined.near ?? ''}
@@ -108,13 +111,13 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
                 .filter((box) => (box.wifi ?? []).some((network) => network.enabled !== false))
                 .map((box) => ({ value: box.id, label: box.name })),
             ]}
-            onChange={(near) => {
+            commit={(near) => {
               const { near: _, ...to } = joined
-              void orSay({ do: 'connect-endpoint', endpoint: thing.id, to: near ? { ...to, near } : to })
+              orSay({ do: 'connect-endpoint', endpoint: thing.id, to: near ? { ...to, near } : to })
             }}
           />
         )}
-        <Choice
+        <DraftChoice
           label="Addressing"
           width="130px"
           value={isStatic ? 'static' : 'dhcp'}
@@ -122,12 +125,12 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
             { value: 'dhcp', label: 'automatic' },
             { value: 'static', label: 'fixed' },
           ]}
-          onChange={(method) => {
+          commit={(method) => {
             if (method === 'dhcp')
-              void orSay({ do: 'set-endpoint-address', endpoint: thing.id, address: { method: 'dhcp' } })
+              orSay({ do: 'set-endpoint-address', endpoint: thing.id, address: { method: 'dhcp' } })
             else {
               const gateway = net?.candidates[0]?.gateway ?? undefined
-              void fix({ address: net?.candidates[0]?.address ?? '192.168.1.50/24', gateway: gateway ?? '' })
+              fix({ address: net?.candidates[0]?.address ?? '192.168.1.50/24', gateway: gateway ?? '' })
             }
           }}
         />

@@ -1,6 +1,6 @@
 import { Flex } from '@chakra-ui/react'
 import type { Device } from '../../api/types'
-import { Choice } from '../../parts/Choice'
+import { DraftChoice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
 import { OnOff } from '../../parts/OnOff'
 import { addressList } from './addressWords'
@@ -22,12 +22,12 @@ export function WanFields({ device }: { device: Device }) {
       label={label}
       name={`${label} of ${device.name}`}
       on={on}
-      set={(to) => void orSay({ do: 'set-feature', device: device.id, feature: name, on: to })}
+      set={(to) => orSay({ do: 'set-feature', device: device.id, feature: name, on: to })}
     />
   )
   return (
     <Flex gap="12px" wrap="wrap" align="start">
-      <Choice
+      <DraftChoice
         label="WAN address"
         width="156px"
         value={wan.method ?? 'dhcp'}
@@ -37,8 +37,8 @@ export function WanFields({ device }: { device: Device }) {
           { value: 'static', label: 'fixed' },
           { value: 'none', label: 'off' },
         ]}
-        onChange={(method) =>
-          void orSay(
+        commit={(method) =>
+          orSay(
             set(
               method === 'static'
                 ? {

@@ -1,7 +1,8 @@
 import { Flex, Text } from '@chakra-ui/react'
 import type { Device, WifiNetwork, WifiSecurity } from '../../api/types'
-import { Choice } from '../../parts/Choice'
+import { DraftChoice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
+import { DraftPart } from '../../parts/DraftPart'
 import { OnOff } from '../../parts/OnOff'
 import { Press } from '../../parts/Press'
 import { securityWords } from '../../parts/words'
@@ -16,14 +17,16 @@ export function WifiFields({ device }: { device: Device }) {
     <>
       {networks.map((network, place) => (
         // A box's networks have no name of their own but their place in its list.
-        <Network key={`${network.radio}-${place}`} device={device} network={network} place={place} />
+        <DraftPart key={`${network.radio}-${place}`} name={`${place}`}>
+          <Network device={device} network={network} place={place} />
+        </DraftPart>
       ))}
       <Flex gap="8px" mt="10px" wrap="wrap">
         {radios.map((radio) => (
           <Press
             key={radio.id}
             onClick={() =>
-              void orSay({
+              orSay({
                 do: 'set-wifi',
                 device: device.id,
                 place: networks.length,
@@ -63,7 +66,7 @@ function Network({ device, network, place }: { device: Device; network: WifiNetw
         value={network.ssid}
         commit={(ssid) => attempt([deed({ ssid })], 'network.ssid', 'ssid')}
       />
-      <Choice
+      <DraftChoice
         label="Security"
         width="112px"
         value={network.security ?? 'open'}
@@ -71,7 +74,7 @@ function Network({ device, network, place }: { device: Device; network: WifiNetw
           value,
           label: securityWords[value],
         }))}
-        onChange={(security) => void orSay(deed({ security }))}
+        commit={(security) => orSay(deed({ security }))}
       />
       <DraftField
         label="Password kept as"
@@ -98,6 +101,7 @@ function Network({ device, network, place }: { device: Device; network: WifiNetw
         label="VLAN"
         width="60px"
         mono
+        kind="number"
         value={network.vlan ? String(network.vlan) : ''}
         placeholder="own"
         commit={(text) =>
@@ -110,13 +114,13 @@ function Network({ device, network, place }: { device: Device; network: WifiNetw
         label="Guests"
         name={`Guest network ${network.ssid}, ${band} GHz`}
         on={network.guest ?? false}
-        set={(guest) => void orSay(deed({ guest }))}
+        set={(guest) => orSay(deed({ guest }))}
       />
       <OnOff
         label="On the air"
         name={`Wi-Fi ${network.ssid}, ${band} GHz`}
         on={network.enabled ?? true}
-        set={(enabled) => void orSay(deed({ enabled }))}
+        set={(enabled) => orSay(deed({ enabled }))}
       />
     </Flex>
   )

@@ -91,3 +91,47 @@ export const makeThing = (
   ...(connect ? { connect } : {}),
   address: { method: 'dhcp' },
 })
+
+/** The box at the provider's line, as much of it as is known. Its socket for the line is called so. */
+export function makeGateway(box: {
+  name: string
+  mode: DeviceMode
+  supports: DeviceMode[]
+  sockets: number
+  room: string
+  address: string
+}): Device {
+  const address = box.address || '192.168.1.1'
+  const base: Device = {
+    id: 'gateway',
+    name: box.name,
+    mode: box.mode,
+    supports: box.supports,
+    ports: [{ id: 'line', role: 'wan' }, ...(ports(false, box.sockets) ?? [])],
+    ...(box.room ? { room: box.room } : {}),
+  }
+  if (box.mode !== 'router') return base
+  return {
+    ...base,
+    radios: [
+      { id: '2g', band: '2.4' },
+      { id: '5g', band: '5' },
+    ],
+    lan: {
+      method: 'static',
+      address: `${address.split('/')[0]}/24`,
+      // Nobody has looked at its pool yet.
+      dhcpServer: { enabled: true },
+    },
+    wan: { method: 'dhcp' },
+    ...(box.address ? { label: { defaultAddress: address.split('/')[0] } } : {}),
+  }
+}
+
+/** A name that no box or thing has yet: “Tablet”, then “Tablet 2”. */
+export function freshName(taken: string[], stem: string): string {
+  if (!taken.includes(stem)) return stem
+  let n = 2
+  while (taken.includes(`${stem} ${n}`)) n++
+  return `${stem} ${n}`
+}

@@ -2,7 +2,7 @@ import type { PointerEvent } from 'react'
 import type { Action, Socket } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { sameSocket, useHand } from '../../state/hand'
-import { useNotices } from '../../state/notices'
+import { say } from '../../state/notices'
 import { freshId, occupantOf } from './occupants'
 
 const socketUnder = (x: number, y: number): Socket | null => {
@@ -17,7 +17,6 @@ export function useCableMoves() {
   const { house } = useJob()
   const { act } = useTools()
   const { held, hold } = useHand()
-  const say = useNotices((store) => store.say)
 
   const move = async (from: Socket, to: Socket) => {
     hold(null)

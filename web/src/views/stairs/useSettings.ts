@@ -1,11 +1,10 @@
 import type { Action } from '../../api/types'
 import { useTools } from '../../layout/JobContext'
-import { useNotices } from '../../state/notices'
+import { say } from '../../state/notices'
 
 /** Puts settings in force: refused ones come back as the words for the field, or are said aloud where there is no field. */
 export function useSettings() {
   const { act } = useTools()
-  const say = useNotices((store) => store.say)
   return {
     attempt: async (actions: Action[], ...fields: string[]) => {
       const problem = await act(actions)
@@ -15,6 +14,7 @@ export function useSettings() {
     orSay: async (...actions: Action[]) => {
       const problem = await act(actions)
       if (problem) say(problem.message, 'problem')
+      return !problem
     },
   }
 }

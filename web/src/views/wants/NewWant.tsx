@@ -1,10 +1,12 @@
 import { Box, Checkbox, Flex, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import type { House } from '../../api/types'
+import type { House, Need } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
+import { useBusy } from '../../parts/useBusy'
+import { useFormDraft } from '../../parts/useDraft'
 import { fillIn, type Kind } from './fillIn'
 
 const kinds: { value: Kind; label: string }[] = [
@@ -33,26 +35,36 @@ function placesOf(document: House): { value: string; label: string }[] {
   ]
 }
 
+const blank = {
+  from: '',
+  to: '',
+  discovery: false,
+  nice: false,
+  servers: '',
+  protocol: 'tcp' as 'tcp' | 'udp',
+  port: '',
+  prefix: '10.0.0.0/8',
+  network: '',
+  room: '',
+  count: '1',
+  mbps: '50',
+  place: '',
+}
+
+/** The same want, whatever it is called and however much it is wished. */
+const bare = ({ id: _, nice: __, ...need }: Need) => JSON.stringify(Object.entries(need).sort())
+
 /** A sentence with blanks, filled in and added. What the server refuses stays as typed. */
 export function NewWant() {
   const { house } = useJob()
   const { act } = useTools()
   const things = (house.document.endpoints ?? []).map((e) => ({ value: e.id, label: e.name }))
+  const { values, set, drop } = useFormDraft('want', blank)
   const [kind, setKind] = useState<Kind>('internet')
-  const [from, setFrom] = useState('')
-  const [to, setTo] = useState('')
-  const [discovery, setDiscovery] = useState(false)
-  const [nice, setNice] = useState(false)
-  const [servers, setServers] = useState('')
-  const [protocol, setProtocol] = useState<'tcp' | 'udp'>('tcp')
-  const [port, setPort] = useState('')
-  const [prefix, setPrefix] = useState('10.0.0.0/8')
-  const [network, setNetwork] = useState('')
-  const [room, setRoom] = useState('')
-  const [count, setCount] = useState('1')
-  const [mbps, setMbps] = useState('50')
-  const [place, setPlace] = useState('')
+  const { from, to, discovery, nice, servers, protocol, port, prefix, network, room, count, mbps, place } =
+    values
   const [problem, setProblem] = useState<string>()
+  const { run } = useBusy()
 
   const one = from || things[0]?.value || ''
   const other = to || things.find((thing) => thing.value !== one)?.value || ''
@@ -69,7 +81,12 @@ export function NewWant() {
   const places = placesOf(house.document)
   const needsThing = ['internet', 'reach', 'fixed-address', 'inbound'].includes(kind)
 
-  const add = async () => {
+  const canAdd =
+    !(needsThing && things.length === 0) &&
+    !(needsName && !named) &&
+    !(kind === 'speed' && places.length === 0)
+
+  const write = async () => {
     const taken = new Set((house.document.needs ?? []).map((need) => need.id))
     let n = taken.size + 1
     while (taken.has(`n${n}`)) n++
@@ -89,21 +106,36 @@ export function NewWant() {
       place: place || places[0]?.value || '',
     })
     if (typeof need === 'string') return setProblem(need)
+    if ((house.document.needs ?? []).some((other) => bare(other) === bare(need)))
+      return setProblem('That want is on the list already.')
     if (nice) need.nice = true
     const failed = await act([{ do: 'set-need', need }])
     setProblem(failed?.message)
-    if (!failed) setPort('')
+    if (failed) return
+    drop()
   }
+  const add = () => run(write)
 
   return (
     <Box as="section" mt="24px" aria-label="Add a want">
       <Heading as="h3" fontSize="16px" mb="8px">
         Add a want
       </Heading>
-      <Flex gap="10px" wrap="wrap" align="end">
+      <Flex
+        as="form"
+        gap="10px"
+        wrap="wrap"
+        align="end"
+        onSubmit={(event) => {
+          event.preventDefault()
+          if (canAdd) void add()
+        }}
+      >
         <Choice label="Sentence" width="260px" value={kind} options={kinds} onChange={setKind} />
-        {needsThing && <Choice label="Who" value={one} options={things} onChange={setFrom} />}
-        {kind === 'reach' && <Choice label="Whom" value={other} options={things} onChange={setTo} />}
+        {needsThing && <Choice label="Who" value={one} options={things} onChange={(from) => set({ from })} />}
+        {kind === 'reach' && (
+          <Choice label="Whom" value={other} options={things} onChange={(to) => set({ to })} />
+        )}
         {(kind === 'reach' || kind === 'inbound') && (
           <>
             <Choice
@@ -114,13 +146,13 @@ export function NewWant() {
                 { value: 'tcp', label: 'tcp' },
                 { value: 'udp', label: 'udp' },
               ]}
-              onChange={setProtocol}
+              onChange={(protocol) => set({ protocol })}
             />
             <PlainField
               label={kind === 'reach' ? 'Port, if it matters' : 'Port'}
               width="130px"
               value={port}
-              onChange={setPort}
+              onChange={(port) => set({ port })}
             />
           </>
         )}
@@ -129,24 +161,24 @@ export function NewWant() {
             label="Wi-Fi name"
             value={named.ssid}
             options={networks.map((one) => ({ value: one.ssid, label: one.ssid }))}
-            onChange={setNetwork}
+            onChange={(network) => set({ network })}
           />
         )}
         {kind === 'sockets' && (
           <>
-            <PlainField label="How many" width="90px" value={count} onChange={setCount} />
-            <PlainField label="Room" width="150px" value={room} onChange={setRoom} />
+            <PlainField label="How many" width="90px" value={count} onChange={(count) => set({ count })} />
+            <PlainField label="Room" width="150px" value={room} onChange={(room) => set({ room })} />
           </>
         )}
         {kind === 'speed' && (
           <>
-            <PlainField label="Mb/s at least" width="110px" value={mbps} onChange={setMbps} />
+            <PlainField label="Mb/s at least" width="110px" value={mbps} onChange={(mbps) => set({ mbps })} />
             <Choice
               label="Where"
               width="210px"
               value={place || places[0]?.value || ''}
               options={places}
-              onChange={setPlace}
+              onChange={(place) => set({ place })}
             />
           </>
         )}
@@ -156,17 +188,24 @@ export function NewWant() {
               label="Who"
               value={from}
               options={[{ value: '', label: 'everything' }, ...things]}
-              onChange={setFrom}
+              onChange={(from) => set({ from })}
             />
-            <PlainField label="Name servers" width="230px" value={servers} onChange={setServers} />
+            <PlainField
+              label="Name servers"
+              width="230px"
+              value={servers}
+              onChange={(servers) => set({ servers })}
+            />
           </>
         )}
-        {kind === 'tunnel' && <PlainField label="Prefix" value={prefix} onChange={setPrefix} />}
+        {kind === 'tunnel' && (
+          <PlainField label="Prefix" value={prefix} onChange={(prefix) => set({ prefix })} />
+        )}
         {kind === 'reach' && (
           <Checkbox.Root
             checked={discovery}
-            onCheckedChange={(change) => setDiscovery(change.checked === true)}
-            minH="30px"
+            onCheckedChange={(change) => set({ discovery: change.checked === true })}
+            minH="field"
           >
             <Checkbox.HiddenInput />
             <Checkbox.Control borderColor="quiet" />
@@ -175,24 +214,17 @@ export function NewWant() {
         )}
         <Checkbox.Root
           checked={nice}
-          onCheckedChange={(change) => setNice(change.checked === true)}
-          minH="30px"
+          onCheckedChange={(change) => set({ nice: change.checked === true })}
+          minH="field"
         >
           <Checkbox.HiddenInput />
           <Checkbox.Control borderColor="quiet" />
           <Checkbox.Label fontWeight="400">if it can be had</Checkbox.Label>
         </Checkbox.Root>
-        <Press
-          kind="main"
-          disabled={
-            (needsThing && things.length === 0) ||
-            (needsName && !named) ||
-            (kind === 'speed' && places.length === 0)
-          }
-          onClick={add}
-        >
+        <Press kind="main" disabled={!canAdd} onClick={add}>
           Add it
         </Press>
+        <button type="submit" hidden aria-hidden tabIndex={-1} />
       </Flex>
       {(needsThing || kind === 'speed') && (kind === 'speed' ? places : things).length === 0 && (
         <Text mt="6px" fontSize="14px" color="quiet">

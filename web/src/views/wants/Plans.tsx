@@ -23,6 +23,11 @@ export function Plans() {
           {error.message}
         </Text>
       )}
+      {!data && !error && (
+        <Text role="status" fontSize="14px" color="quiet">
+          Working the ways out …
+        </Text>
+      )}
       {data?.length === 0 && <Text fontSize="14px">There is no second router here to decide about.</Text>}
       <Flex gap="16px" wrap="wrap">
         {(data ?? []).map((plan, index) => (
@@ -81,8 +86,7 @@ export function Plans() {
               mt="10px"
               kind={index === 0 ? 'main' : 'other'}
               onClick={async () => {
-                await adopt(plan.actions, plan.title)
-                show('planned')
+                if (await adopt(plan.actions, plan.title)) show('planned')
               }}
             >
               Plan this

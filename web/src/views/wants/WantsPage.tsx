@@ -2,21 +2,23 @@ import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useJob, useTools } from '../../layout/JobContext'
 import { WantLine } from '../../layout/WantLine'
 import { Press } from '../../parts/Press'
-import { useNotices } from '../../state/notices'
+import { whereNext } from '../../parts/whereNext'
+import { say } from '../../state/notices'
 import { NewWant } from './NewWant'
 import { Plans } from './Plans'
 
 export function WantsPage() {
   const { house } = useJob()
   const { act } = useTools()
-  const say = useNotices((store) => store.say)
-  const remove = async (need: string) => {
+  const remove = async (need: string, pressed: HTMLElement) => {
+    const next = whereNext(pressed.closest('li'))
     const problem = await act([{ do: 'remove-need', need }])
     if (problem) say(problem.message, 'problem')
+    else next()
   }
   return (
     <Box px={{ base: '16px', md: '24px' }} py="20px" maxW="860px">
-      <Heading as="h2" fontSize="20px" mb="4px">
+      <Heading as="h2" textStyle="stage" mb="4px" tabIndex={-1} data-next>
         What the household wants
       </Heading>
       <Text color="quiet" mb="14px">
@@ -46,7 +48,11 @@ export function WantsPage() {
             <Box as="ul" listStyleType="none">
               <WantLine want={want} always />
             </Box>
-            <Press kind="plain" aria-label={`Remove: ${want.sentence}`} onClick={() => remove(want.need)}>
+            <Press
+              kind="plain"
+              aria-label={`Remove: ${want.sentence}`}
+              onClick={(event) => remove(want.need, event.currentTarget)}
+            >
               remove
             </Press>
           </Flex>

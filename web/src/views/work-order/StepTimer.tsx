@@ -23,7 +23,7 @@ function ring() {
 }
 
 /** Counts while the box restarts. The start is kept with the step, so a closed lid or a restart loses nothing. */
-export function StepTimer(props: { seconds: number; startedAt: string | null; onStart: () => void }) {
+export function StepTimer(props: { seconds: number; startedAt: string | null; onStart: () => unknown }) {
   const { seconds, startedAt, onStart } = props
   const [now, setNow] = useState(Date.now())
   const passed = startedAt ? Math.max(0, Math.floor((now - Date.parse(startedAt)) / 1000)) : 0

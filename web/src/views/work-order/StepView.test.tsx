@@ -37,7 +37,7 @@ const heard = {
   onStart: vi.fn(),
   onFinish: vi.fn(),
   onReopen: vi.fn(),
-  onNote: vi.fn(),
+  onNote: vi.fn(async () => undefined),
   onBack: vi.fn(),
   onNext: vi.fn(),
 }

@@ -1,10 +1,11 @@
 import { Box, Flex, Grid, Heading, Text, Textarea } from '@chakra-ui/react'
-import { useEffect, useState } from 'react'
 import type { TickView, WorkStep } from '../../api/types'
 import { AddressText } from '../../parts/AddressText'
 import { CopyButton } from '../../parts/CopyButton'
 import { Press } from '../../parts/Press'
 import { Tick } from '../../parts/Tick'
+import { useDraft } from '../../parts/useDraft'
+import { keyFor, useShortcuts } from '../../state/shortcuts'
 import { Changes } from './Changes'
 import { StepTimer } from './StepTimer'
 
@@ -14,16 +15,17 @@ const time = (at: string) => new Date(at).toLocaleTimeString('en-GB', { hour: '2
 export function StepView(props: {
   step: WorkStep
   tick: TickView
-  onStart: () => void
-  onFinish: (outcome: 'as-said' | 'something-else') => void
-  onReopen: () => void
-  onNote: (note: string) => void
+  isBusy?: boolean
+  onStart: () => unknown
+  onFinish: (outcome: 'as-said' | 'something-else') => unknown
+  onReopen: () => unknown
+  /** Why the note was not kept, if it was not. */
+  onNote: (note: string) => Promise<string | undefined>
   onBack: () => void
   onNext: () => void
 }) {
   const { step, tick } = props
-  const [note, setNote] = useState(tick.note)
-  useEffect(() => setNote(tick.note), [tick.note])
+  const note = useDraft(`note of ${step.key}`, tick.note, props.onNote)
   const isDone = tick.outcome !== 'open'
   return (
     <Box
@@ -114,7 +116,15 @@ export function StepView(props: {
           bg="paper"
           zIndex="1"
         >
-          <Press kind="main" px="28px" minH="44px" fontSize="16px" onClick={() => props.onFinish('as-said')}>
+          <Press
+            kind="main"
+            data-done
+            px="28px"
+            minH="44px"
+            fontSize="16px"
+            aria-busy={props.isBusy || undefined}
+            onClick={() => props.onFinish('as-said')}
+          >
             Seen as said
           </Press>
           <Press
@@ -126,9 +136,7 @@ export function StepView(props: {
           >
             Something else
           </Press>
-          <Text hideBelow="md" fontFamily="mono" fontSize="13px" color="quiet">
-            Space · x
-          </Text>
+          <Keys />
         </Flex>
       )}
 
@@ -149,10 +157,17 @@ export function StepView(props: {
           bg="sheet"
           borderColor="quiet"
           borderRadius="4px"
-          value={note}
-          onChange={(event) => setNote(event.target.value)}
-          onBlur={() => note !== tick.note && props.onNote(note)}
+          dir="auto"
+          fontSize={{ base: '16px', md: '15px' }}
+          value={note.text}
+          onChange={(event) => note.type(event.target.value)}
+          onBlur={() => void note.put()}
         />
+        {note.problem && (
+          <Text role="alert" color="brick" fontSize="14px">
+            {note.problem}
+          </Text>
+        )}
       </Box>
       <Flex mt="12px" justify="space-between">
         <Press kind="plain" onClick={props.onBack} disabled={step.number === 1}>
@@ -163,6 +178,16 @@ export function StepView(props: {
         </Press>
       </Flex>
     </Box>
+  )
+}
+
+function Keys() {
+  const { on, own } = useShortcuts()
+  if (!on) return null
+  return (
+    <Text hideBelow="md" fontFamily="mono" fontSize="13px" color="quiet" aria-hidden>
+      {keyFor(own, 'done')} · {keyFor(own, 'else')}
+    </Text>
   )
 }
 

@@ -1,34 +1,25 @@
 import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react'
-import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { useEffect, useMemo, useRef, useState } from 'react'
-import { useSearchParams } from 'react-router'
-import { setTick, workOrder } from '../../api/queries'
-import type { TickView, WorkOrderView, WorkStep } from '../../api/types'
+import { useQuery } from '@tanstack/react-query'
+import { useEffect, useMemo, useState } from 'react'
+import { workOrder } from '../../api/queries'
+import type { WorkStep } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { useKeys } from '../../layout/useKeys'
+import { usePlace } from '../../layout/usePlace'
 import { Press } from '../../parts/Press'
-import { useNotices } from '../../state/notices'
+import { useBusy } from '../../parts/useBusy'
+import { untouched } from '../../state/outbox'
+import { DoneBox } from './DoneBox'
 import { PrintedOrder } from './PrintedOrder'
 import { StepList } from './StepList'
 import { StepView } from './StepView'
 
-const untouched = (stepKey: string): TickView => ({
-  stepKey,
-  revision: 0,
-  outcome: 'open',
-  note: '',
-  startedAt: null,
-  doneAt: null,
-})
-
 export function WorkOrderPage() {
   const { job } = useJob()
-  const { show } = useTools()
-  const [params, setParams] = useSearchParams()
+  const { show, tick } = useTools()
+  const { params, turn } = usePlace()
   const options = workOrder(job.id, job.version)
   const { data, error } = useQuery(options)
-  const queries = useQueryClient()
-  const say = useNotices((store) => store.say)
   const [listOpen, setListOpen] = useState(false)
 
   const ticks = useMemo(() => new Map((data?.ticks ?? []).map((tick) => [tick.stepKey, tick])), [data])
@@ -40,45 +31,23 @@ export function WorkOrderPage() {
   const go = (step: WorkStep | undefined) => {
     if (!step) return
     setListOpen(false)
-    setParams((now) => {
-      const after = new URLSearchParams(now)
-      after.set('step', step.key)
-      return after
-    })
-  }
-
-  // One after the other, each on what the one before has left: a note that is put away by pressing a button is no second tab.
-  const queue = useRef<Promise<boolean>>(Promise.resolve(true))
-  const put = (step: WorkStep, change: Partial<TickView>) => {
-    const run = async () => {
-      const known = queries.getQueryData<WorkOrderView>(options.queryKey)?.ticks
-      const now = known?.find((tick) => tick.stepKey === step.key) ?? untouched(step.key)
-      const { revision, outcome, note, startedAt } = { ...now, ...change }
-      try {
-        const tick = await setTick(job.id, step.key, { revision, outcome, note, startedAt })
-        queries.setQueryData<WorkOrderView>(
-          options.queryKey,
-          (old) =>
-            old && { ...old, ticks: [...old.ticks.filter((one) => one.stepKey !== tick.stepKey), tick] },
-        )
-        return true
-      } catch (failed) {
-        say((failed as Error).message, 'problem')
-        void queries.invalidateQueries({ queryKey: options.queryKey })
-        return false
-      }
-    }
-    queue.current = queue.current.then(run)
-    return queue.current
+    turn({ step: step.key })
   }
 
   const finish = async (outcome: 'as-said' | 'something-else') => {
-    if (!current) return
+    if (!current || tickOf(current).outcome !== 'open') return
     const next = steps[steps.indexOf(current) + 1]
-    if ((await put(current, { outcome })) && outcome === 'as-said') go(next)
+    if (!(await tick(current.key, { outcome }))) return
+    if (outcome === 'as-said') go(next)
+    // Where the work goes on: the next step's own button; where something else was seen, the words for it.
+    setTimeout(
+      () => document.querySelector<HTMLElement>(outcome === 'as-said' ? '[data-done]' : '#note')?.focus(),
+      80,
+    )
   }
+  const { busy, run } = useBusy()
 
-  useKeys({ ' ': () => void finish('as-said'), x: () => void finish('something-else') })
+  useKeys({ done: () => run(() => finish('as-said')), else: () => run(() => finish('something-else')) })
   const shown = current?.key
   useEffect(() => {
     if (!shown) return
@@ -94,11 +63,16 @@ export function WorkOrderPage() {
         {error.message}
       </Box>
     )
-  if (!data) return null
+  if (!data)
+    return (
+      <Text p="24px" role="status" color="quiet">
+        Writing the order …
+      </Text>
+    )
   if (!current)
     return (
       <Box p="24px" maxW="560px">
-        <Heading as="h2" fontSize="20px" mb="8px">
+        <Heading as="h2" textStyle="stage" mb="8px">
           Nothing to do yet
         </Heading>
         <Text mb="12px">
@@ -115,7 +89,7 @@ export function WorkOrderPage() {
   return (
     <Box px={{ base: '16px', md: '24px' }} py="16px">
       <Flex justify="space-between" align="baseline" gap="12px" wrap="wrap" className="no-print">
-        <Heading as="h2" fontSize="19px">
+        <Heading as="h2" textStyle="stage">
           {data.order.title}
         </Heading>
         <Flex gap="12px" align="baseline">
@@ -127,6 +101,7 @@ export function WorkOrderPage() {
           </Press>
         </Flex>
       </Flex>
+      {done.length === steps.length && <DoneBox steps={steps} tickOf={tickOf} />}
       {!data.isProven && (
         <Box role="alert" mt="8px" p="10px" border="1px dashed" borderColor="ochre">
           <Text fontWeight="700" color="ochre">
@@ -157,10 +132,13 @@ export function WorkOrderPage() {
           key={current.key}
           step={current}
           tick={tickOf(current)}
-          onStart={() => put(current, { startedAt: new Date().toISOString() })}
-          onFinish={finish}
-          onReopen={() => put(current, { outcome: 'open' })}
-          onNote={(note) => put(current, { note })}
+          onStart={() => tick(current.key, { startedAt: new Date().toISOString() })}
+          isBusy={busy}
+          onFinish={(outcome) => run(() => finish(outcome))}
+          onReopen={() => tick(current.key, { outcome: 'open' })}
+          onNote={async (note) =>
+            (await tick(current.key, { note })) ? undefined : 'This note is not kept yet.'
+          }
           onBack={() => go(steps[steps.indexOf(current) - 1])}
           onNext={() => go(steps[steps.indexOf(current) + 1])}
         />

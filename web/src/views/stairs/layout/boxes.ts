@@ -11,7 +11,10 @@ export function stepBox(sheet: Sheet, step: Step, tread: Tread, x: number): Plac
   sheet.y += step.upper === null ? 34 : 46
   const lans = (device.ports ?? []).filter((port) => port.role === 'lan')
   const wans = (device.ports ?? []).filter((port) => port.role === 'wan')
-  const w = Math.min(Math.max(sheet.sizes.boxW, 56 + lans.length * 26), sheet.width - x - 4)
+  const w = Math.min(
+    Math.max(sheet.sizes.boxW, 56 + lans.length * (sheet.sizes.narrow ? 46 : 26)),
+    sheet.width - x - 4,
+  )
   const box: PlacedBox = {
     ...bare(sheet, device, tread, x, w),
     step,
@@ -20,7 +23,7 @@ export function stepBox(sheet: Sheet, step: Step, tread: Tread, x: number): Plac
   }
   sheet.y += boxH
   wans.forEach((port, i) => {
-    addPort(sheet, box, port, x + w - 56 - (wans.length - 1 - i) * 44, 'top')
+    addPort(sheet, box, port, x + w - 56 - (wans.length - 1 - i) * 44, 'top', sheet.sizes.hit)
   })
   lowerPorts(sheet, box, lans)
   cableDownTo(sheet, box, fromY)
@@ -36,7 +39,7 @@ export function boxOn(
   width = sheet.sizes.boxW,
 ): PlacedBox {
   const ports = device.ports ?? []
-  const w = Math.min(Math.max(width, 44 + ports.length * 23), sheet.width - x - 4)
+  const w = Math.min(Math.max(width, 44 + ports.length * (sheet.sizes.narrow ? 46 : 23)), sheet.width - x - 4)
   const box = bare(sheet, device, tread, x, w)
   lowerPorts(sheet, box, ports)
   return box
@@ -59,13 +62,21 @@ function bare(sheet: Sheet, device: Device, tread: Tread, x: number, w: number):
 }
 
 function lowerPorts(sheet: Sheet, box: PlacedBox, ports: Port[]) {
-  const pitch = Math.max(20, Math.min(36, (box.w - 40) / Math.max(1, ports.length)))
+  const { leastPitch, mostPitch, hit } = sheet.sizes
+  const pitch = Math.max(leastPitch, Math.min(mostPitch, (box.w - 46) / Math.max(1, ports.length)))
   ports.forEach((port, i) => {
-    addPort(sheet, box, port, box.x + 46 + i * pitch, 'bottom')
+    addPort(
+      sheet,
+      box,
+      port,
+      box.x + 46 + i * pitch,
+      'bottom',
+      sheet.sizes.narrow ? Math.min(hit, pitch) : hit,
+    )
   })
 }
 
-function addPort(sheet: Sheet, box: PlacedBox, port: Port, x: number, edge: 'top' | 'bottom') {
+function addPort(sheet: Sheet, box: PlacedBox, port: Port, x: number, edge: 'top' | 'bottom', hit: number) {
   const socket = { device: box.device.id, port: port.id }
-  sheet.addPort(box, { socket, port, x, y: edge === 'top' ? box.y : box.y + box.h, edge })
+  sheet.addPort(box, { socket, port, x, y: edge === 'top' ? box.y : box.y + box.h, edge, hit })
 }

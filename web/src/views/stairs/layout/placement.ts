@@ -3,7 +3,15 @@ import type { Device, Endpoint, Port, Socket, Step, Tread } from '../../../api/t
 /** A point of the sheet, in CSS pixels from its top left corner. */
 export type Point = [x: number, y: number]
 
-export type PlacedPort = { socket: Socket; port: Port; x: number; y: number; edge: 'top' | 'bottom' }
+/** `hit`: how wide it can be pressed. */
+export type PlacedPort = {
+  socket: Socket
+  port: Port
+  x: number
+  y: number
+  edge: 'top' | 'bottom'
+  hit: number
+}
 export type PlacedBox = {
   device: Device
   step: Step | null

@@ -24,9 +24,33 @@ export type Sizes = {
   boxW: number
   indent: number
   labelH: number
+  /** Between two sockets at least and at most; what of it can be pressed. */
+  leastPitch: number
+  mostPitch: number
+  hit: number
 }
 
 export const sizesFor = (width: number): Sizes =>
   width < 560
-    ? { narrow: true, cardW: 134, gap: 10, boxW: 196, indent: 12, labelH: 8 }
-    : { narrow: false, cardW: 146, gap: 16, boxW: 232, indent: 52, labelH: 64 }
+    ? {
+        narrow: true,
+        cardW: 134,
+        gap: 10,
+        boxW: 196,
+        indent: 12,
+        labelH: 8,
+        leastPitch: 24,
+        mostPitch: 46,
+        hit: 44,
+      }
+    : {
+        narrow: false,
+        cardW: 146,
+        gap: 16,
+        boxW: 232,
+        indent: 52,
+        labelH: 64,
+        leastPitch: 20,
+        mostPitch: 36,
+        hit: 30,
+      }

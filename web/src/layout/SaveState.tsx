@@ -1,0 +1,71 @@
+import { Box, Text } from '@chakra-ui/react'
+import { onlineManager, useMutationState } from '@tanstack/react-query'
+import { useEffect, useState, useSyncExternalStore } from 'react'
+import { Press } from '../parts/Press'
+import { draftsOf, useDrafts } from '../state/drafts'
+import { changeKey } from '../state/outbox'
+import { useJob, useTools } from './JobContext'
+
+const listen = (changed: () => void) => onlineManager.subscribe(changed)
+
+/** A save that is quick is not worth a word. */
+const slowMs = 400
+
+function useLate(on: boolean) {
+  const [late, setLate] = useState(false)
+  useEffect(() => {
+    if (!on) return setLate(false)
+    const timer = setTimeout(() => setLate(true), slowMs)
+    return () => clearTimeout(timer)
+  }, [on])
+  return on && late
+}
+
+/** What is not saved yet, and why; there in every stage, and asked about before the page is left. */
+export function SaveState() {
+  const { job, selected } = useJob()
+  const { select } = useTools()
+  const waiting = useMutationState({
+    filters: { mutationKey: changeKey, status: 'pending' },
+    select: (one) => one.state.submittedAt,
+  }).length
+  const isThere = useSyncExternalStore(listen, () => onlineManager.isOnline())
+  const kept = useDrafts((store) => store.kept)
+  const drafts = draftsOf(kept, job.id)
+  const slow = useLate(waiting > 0 && isThere)
+  const open = waiting > 0 || drafts.length > 0
+
+  useEffect(() => {
+    if (!open) return
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault()
+    window.addEventListener('beforeunload', ask)
+    return () => window.removeEventListener('beforeunload', ask)
+  }, [open])
+
+  const where = drafts.map(([, draft]) => draft.about).find((about) => about && about !== selected)
+  const isElsewhere = where !== undefined
+  return (
+    <Box role="status" aria-live="polite" gridArea="state" className="no-print">
+      {!isThere && (
+        <Text bg="ochre" color="paper" px="16px" py="6px" fontWeight="650">
+          {waiting > 0
+            ? `Not saved yet: no answer from Altrin. ${waiting === 1 ? 'One change waits' : `${waiting} changes wait`} and will be sent by itself.`
+            : 'No answer from Altrin. Nothing is lost: it is tried again by itself.'}
+        </Text>
+      )}
+      {slow && (
+        <Text bg="spruceWash" px="16px" py="4px" fontSize="14px">
+          Saving …
+        </Text>
+      )}
+      {isElsewhere && (
+        <Text bg="spruceWash" px="16px" py="4px" fontSize="14px">
+          Something typed elsewhere is not in force yet.{' '}
+          <Press kind="plain" onClick={() => select(where)}>
+            Show it
+          </Press>
+        </Text>
+      )}
+    </Box>
+  )
+}

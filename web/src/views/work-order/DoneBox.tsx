@@ -1,0 +1,49 @@
+import { Box, Heading, Text } from '@chakra-ui/react'
+import type { TickView, WorkStep } from '../../api/types'
+import { useJob } from '../../layout/JobContext'
+import { count, verdictWords } from '../../parts/words'
+
+const when = (at: string) =>
+  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'long', hour: '2-digit', minute: '2-digit' })
+
+/** Every step is ticked: the job says so, and what was then seen. */
+export function DoneBox({ steps, tickOf }: { steps: WorkStep[]; tickOf: (step: WorkStep) => TickView }) {
+  const { job } = useJob()
+  const ticks = steps.map(tickOf)
+  const odd = steps.filter((step) => tickOf(step).outcome === 'something-else')
+  const last = ticks
+    .flatMap((tick) => (tick.doneAt ? [tick.doneAt] : []))
+    .sort()
+    .at(-1)
+  const seen = steps.at(-1)?.expect ?? []
+  return (
+    <Box
+      role="status"
+      my="12px"
+      p="14px"
+      bg="sheet"
+      border="1.5px solid"
+      borderColor={odd.length ? 'ochre' : 'moss'}
+      borderRadius="4px"
+      maxW="880px"
+    >
+      <Heading as="h3" textStyle="section" color={odd.length ? 'ochre' : 'moss'}>
+        {odd.length === 0
+          ? `Done${last ? `, ${when(last)}` : ''}: every step was seen as said.`
+          : `Every step is ticked, but at ${count(odd.length, 'step')} something else was seen: ${odd.map((step) => step.number).join(', ')}.`}
+      </Heading>
+      {odd.length === 0 && (
+        <>
+          <Text>The house is as planned: {verdictWords(job.planned.verdict)}.</Text>
+          {seen.length > 0 && (
+            <Text>Seen last: {seen.map((reading) => `${reading.reading} ${reading.value}`).join(', ')}.</Text>
+          )}
+        </>
+      )}
+      <Text color="quiet">
+        “As found” stays as it was noted, so that before and after can be compared. Notes stand with their
+        steps.
+      </Text>
+    </Box>
+  )
+}
