@@ -34,7 +34,7 @@ public sealed class Browser : IDisposable
 
     public IWebElement Button(string words) => Find($"//button[normalize-space(.)={Quote(words)} or @aria-label={Quote(words)}]");
     public IWebElement ButtonStarting(string words) => Find($"//button[starts-with(normalize-space(.),{Quote(words)}) or starts-with(@aria-label,{Quote(words)})]");
-    public IWebElement Radio(string words) => Find($"//*[@role='radio' and normalize-space(.)={Quote(words)}]");
+    public IWebElement Radio(string words) => Find($"//label[.//input[@type='radio'] and normalize-space(.)={Quote(words)}]");
     public IWebElement Link(string words) => Find($"//a[contains(normalize-space(.),{Quote(words)})]");
     public IWebElement Field(string label) => Find($"//*[@id=//label[normalize-space(.)={Quote(label)}]/@for]");
     public IWebElement Css(string selector) => Wait(() => Shown(driver.FindElements(By.CssSelector(selector))), selector);
@@ -54,6 +54,15 @@ public sealed class Browser : IDisposable
     public void Press(string button) => Press(() => Button(button));
 
     public void Keys(string keys) => new Actions(driver).SendKeys(keys).Perform();
+
+    public void Chord(string modifiers, string key)
+    {
+        var press = new Actions(driver);
+        foreach (var modifier in modifiers) press.KeyDown(modifier.ToString());
+        press.SendKeys(key);
+        foreach (var modifier in modifiers) press.KeyUp(modifier.ToString());
+        press.Perform();
+    }
 
     public void Fill(string label, string text)
     {
@@ -90,6 +99,35 @@ public sealed class Browser : IDisposable
     public object? RunAsync(string script, params object[] arguments) => driver.ExecuteAsyncScript(script, arguments);
 
     public void Picture(string file) => driver.GetScreenshot().SaveAsFile(file);
+
+    /// <summary>Every answer takes so much longer.</summary>
+    public void Delay(int milliseconds)
+    {
+        driver.ExecuteCdpCommand("Network.enable", []);
+        driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new() { ["offline"] = false, ["latency"] = milliseconds, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
+    }
+
+    public void Cdp(string command, Dictionary<string, object?> arguments) => driver.ExecuteCdpCommand(command, arguments);
+
+    /// <summary>A tab beside this one, which then is the one that is driven.</summary>
+    public void NewTab() => driver.SwitchTo().NewWindow(WindowType.Tab);
+
+    /// <summary>Closes the tab that was opened first, as it stands.</summary>
+    public void CloseFirstTab()
+    {
+        var last = driver.WindowHandles[^1];
+        driver.SwitchTo().Window(driver.WindowHandles[0]).Close();
+        driver.SwitchTo().Window(last);
+    }
+
+    public void AcceptLeaving()
+    {
+        try { driver.SwitchTo().Alert().Accept(); }
+        catch (NoAlertPresentException) { /* nothing was asked */ }
+    }
+
+    /// <summary>What has the focus, by its words.</summary>
+    public string Focus => (string)Run("const e = document.activeElement; return e === document.body ? 'nothing' : (e.getAttribute('aria-label') || e.dataset.box || e.dataset.thing || e.dataset.socket || e.id && document.querySelector(`label[for=\"${e.id}\"]`)?.innerText || e.innerText || e.tagName).trim()")!;
 
     public IReadOnlyList<string> Complaints() => [.. driver.Manage().Logs.GetLog(LogType.Browser)
         .Where(entry => entry.Level == LogLevel.Severe && !entry.Message.Contains("status of 4", StringComparison.Ordinal)).Select(entry => entry.Message)];

@@ -28,9 +28,14 @@ public sealed class Server : IDisposable
 
     public void Restart()
     {
+        Stop();
+        Start();
+    }
+
+    public void Stop()
+    {
         process!.Kill(entireProcessTree: true);
         process.WaitForExit();
-        Start();
     }
 
     public void Dispose()
@@ -40,7 +45,7 @@ public sealed class Server : IDisposable
         Directory.Delete(Data, recursive: true);
     }
 
-    private void Start()
+    public void Start()
     {
         var program = Path.Combine(Root, "build", "app", "altrin-web.dll");
         Assert.True(File.Exists(program), "The program is not built. Run ./altrin test, which builds it first.");

@@ -3,12 +3,12 @@ import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css'
 import './app.css'
 import { ChakraProvider } from '@chakra-ui/react'
 import { QueryClientProvider } from '@tanstack/react-query'
-import { lazy, StrictMode, Suspense } from 'react'
+import { lazy, StrictMode, Suspense, useEffect, useState } from 'react'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter, Route, Routes } from 'react-router'
 import { JobPage } from './layout/JobPage'
 import { NotFound } from './layout/NotFound'
-import { stages } from './layout/stages'
+import { inQuiet, stages } from './layout/stages'
 import { keepOutbox, makeQueries } from './state/outbox'
 import { watchServer } from './state/server'
 import { applyTheme } from './state/theme'
@@ -16,11 +16,20 @@ import { system } from './theme'
 
 applyTheme()
 watchServer()
+// A newer Altrin was started meanwhile: its pages have other names. What was typed is kept.
+window.addEventListener('vite:preloadError', () => window.location.reload())
 const queries = makeQueries()
 void keepOutbox(queries)
 
 const Notices = lazy(() => import('./layout/Notices').then((it) => ({ default: it.Notices })))
 const JobsPage = lazy(() => import('./views/jobs/JobsPage').then((it) => ({ default: it.JobsPage })))
+/** Nothing is said before the page stands. */
+function NoticesInQuiet() {
+  const [isQuiet, setQuiet] = useState(false)
+  useEffect(() => inQuiet(() => setQuiet(true)), [])
+  return isQuiet ? <Notices /> : null
+}
+
 const first = stages.find((one) => one.id === 'stairs')
 
 createRoot(document.getElementById('root') as HTMLElement).render(
@@ -48,7 +57,7 @@ createRoot(document.getElementById('root') as HTMLElement).render(
           </Routes>
         </BrowserRouter>
         <Suspense>
-          <Notices />
+          <NoticesInQuiet />
         </Suspense>
       </QueryClientProvider>
     </ChakraProvider>

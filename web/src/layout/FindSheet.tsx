@@ -1,6 +1,7 @@
 import { Box, Input, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { AddressText } from '../parts/AddressText'
+import { cardOf, focusOn } from '../parts/focusOn'
 import { fieldLook, typing } from '../parts/Labelled'
 import { Sheet } from '../parts/Sheet'
 import { count } from '../parts/words'
@@ -38,13 +39,7 @@ function Finder() {
   const take = (id: string) => {
     turn({ open: null, box: id, tab: null })
     // Where the work goes on: at the card.
-    setTimeout(
-      () =>
-        document
-          .querySelector<HTMLElement>(`[data-box="${CSS.escape(id)}"], [data-thing="${CSS.escape(id)}"]`)
-          ?.focus(),
-      50,
-    )
+    focusOn(cardOf(id))
   }
   return (
     <>

@@ -4,6 +4,7 @@ import { Suspense, useEffect } from 'react'
 import { Outlet, useMatch, useNavigate, useParams } from 'react-router'
 import { ApiProblem } from '../api/client'
 import { job as jobQuery } from '../api/queries'
+import { cardOf, focusOn } from '../parts/focusOn'
 import { Press } from '../parts/Press'
 import { DraftScope } from '../parts/useDraft'
 import { nameOf } from '../parts/words'
@@ -102,8 +103,7 @@ function Frame() {
       hold(null)
       tools.select(null)
       // Back to what the panel was about, where the person came from.
-      if (chosen && document.activeElement?.closest('[data-panel]'))
-        requestAnimationFrame(() => cardOf(chosen)?.focus())
+      if (chosen && document.activeElement?.closest('[data-panel]')) focusOn(cardOf(chosen))
     },
   })
 
@@ -160,6 +160,3 @@ function Frame() {
     </Grid>
   )
 }
-
-const cardOf = (id: string) =>
-  document.querySelector<HTMLElement>(`[data-box="${CSS.escape(id)}"], [data-thing="${CSS.escape(id)}"]`)

@@ -24,7 +24,13 @@ export function TopLine({ onVerdict, onLog }: { onVerdict: () => void; onLog: ()
       className="no-print"
     >
       <Link to="/" aria-label="Altrin, all jobs">
-        <Text color="spruce" fontWeight="800" fontSize={{ base: '16px', md: '19px' }} w={{ md: '116px' }}>
+        <Text
+          color="spruce"
+          fontWeight="800"
+          fontSize={{ base: '16px', md: '19px' }}
+          w={{ md: '116px' }}
+          lineHeight={{ base: '44px', md: '1.4' }}
+        >
           Altrin
         </Text>
       </Link>
@@ -34,7 +40,7 @@ export function TopLine({ onVerdict, onLog }: { onVerdict: () => void; onLog: ()
         fontSize={{ base: '15px', md: '17px' }}
         lineClamp={1}
         minW="60px"
-        flex={{ base: '1 1 60px', md: '0 1 auto' }}
+        flex={{ base: '1 1 calc(100% - 200px)', md: '0 1 auto' }}
         overflowWrap="anywhere"
         dir="auto"
         title={job.name}

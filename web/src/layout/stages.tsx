@@ -76,10 +76,16 @@ export const stages: Stage[] = [
   },
 ]
 
+/** Does something while nobody waits. */
+export function inQuiet(then: () => void) {
+  const idle = window.requestIdleCallback ?? ((run: () => void) => setTimeout(run, 300))
+  idle(then)
+}
+
 /** Fetches the other stages while nobody waits, so that the next one is there at once. */
 export function fetchStagesInQuiet() {
-  const idle = window.requestIdleCallback ?? ((then: () => void) => setTimeout(then, 300))
-  idle(() => {
+  inQuiet(() => {
     for (const stage of stages) void stage.load()
+    void import('../views/stairs/panels').then((panels) => panels.fetchPanels())
   })
 }

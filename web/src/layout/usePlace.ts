@@ -1,4 +1,4 @@
-import { useMemo, useRef } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
 import { useLocation, useNavigate, useSearchParams } from 'react-router'
 
 /** What the address says beside the stage: which house, what is chosen, which section of its panel, which sheet lies on top, which step. */
@@ -47,8 +47,17 @@ export function usePlace() {
   const location = useLocation()
   const latest = useRef({ search: '', opened: {} as Opened, navigate })
   latest.current = { search: params.toString(), opened: (location.state?.opened ?? {}) as Opened, navigate }
+  const gone = useRef(false)
+  useEffect(() => {
+    gone.current = false
+    return () => {
+      gone.current = true
+    }
+  }, [])
   const turn = useMemo(
     () => (to: Turn) => {
+      // An answer that comes after the person has gone elsewhere takes him nowhere.
+      if (gone.current) return
       const { search, opened, navigate } = latest.current
       if (searchAfter(search, to) === search) return
       const next = nextEntry(search, opened, to)

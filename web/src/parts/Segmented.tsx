@@ -22,6 +22,8 @@ export function Segmented<T extends string>(props: {
       boxShadow="none"
       overflow="hidden"
       maxW="100%"
+      h="auto"
+      flexWrap="wrap"
       className="segments"
     >
       {options.map((option) => (

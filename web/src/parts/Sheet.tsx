@@ -33,6 +33,7 @@ export function Sheet(props: {
       onOpenChange={(change) => !change.open && props.onClose()}
       scrollBehavior="inside"
       size={props.size ?? 'md'}
+      motionPreset="none"
       lazyMount
       unmountOnExit
     >

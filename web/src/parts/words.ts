@@ -24,15 +24,31 @@ export function verdictWords(verdict: HouseSummary): string {
   return parts.join(' · ')
 }
 
-export const nameOf = (house: House, id: string): string =>
-  id === 'isp'
-    ? 'the provider'
-    : (house.devices?.find((d) => d.id === id)?.name ?? house.endpoints?.find((e) => e.id === id)?.name ?? id)
+/** Looked up once a house: a big one has thousands of sockets to be named. */
+const names = new WeakMap<House, Map<string, string>>()
+const sockets = new WeakMap<HouseView, Map<string, string>>()
+
+export function nameOf(house: House, id: string): string {
+  if (id === 'isp') return 'the provider'
+  let all = names.get(house)
+  if (!all) {
+    all = new Map([...(house.endpoints ?? []), ...(house.devices ?? [])].map((one) => [one.id, one.name]))
+    names.set(house, all)
+  }
+  return all.get(id) ?? id
+}
 
 /** “WAN”, “LAN 2”: as the core names a box's sockets. */
-export const portName = (view: HouseView, socket: Socket): string =>
-  view.boxes.find((box) => box.id === socket.device)?.sockets.find((one) => one.id === socket.port)?.say ??
-  socket.port
+export function portName(view: HouseView, socket: Socket): string {
+  let all = sockets.get(view)
+  if (!all) {
+    all = new Map(
+      view.boxes.flatMap((box) => box.sockets.map((one) => [`${box.id}/${one.id}`, one.say] as const)),
+    )
+    sockets.set(view, all)
+  }
+  return all.get(`${socket.device}/${socket.port}`) ?? socket.port
+}
 
 export const socketName = (view: HouseView, socket: Socket): string =>
   `${nameOf(view.document, socket.device)} ${portName(view, socket)}`

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { useJob, useTools } from '../../layout/JobContext'
 import { usePlace } from '../../layout/usePlace'
 import { Choice } from '../../parts/Choice'
+import { cardOf, focusOn } from '../../parts/focusOn'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
 import { Sheet } from '../../parts/Sheet'
@@ -58,13 +59,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
       setProblem(failed?.message)
       if (failed) return
       turn({ open: null, box: id, tab: null })
-      setTimeout(
-        () =>
-          document
-            .querySelector<HTMLElement>(`[data-box="${CSS.escape(id)}"], [data-thing="${CSS.escape(id)}"]`)
-            ?.focus(),
-        80,
-      )
+      focusOn(cardOf(id))
     })
   return (
     <Sheet

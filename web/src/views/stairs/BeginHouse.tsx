@@ -3,6 +3,7 @@ import { useState } from 'react'
 import type { Action, DeviceMode } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
+import { cardOf, focusOn } from '../../parts/focusOn'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
 import { useFormDraft } from '../../parts/useDraft'
@@ -32,7 +33,7 @@ const kinds: Record<Kind, { label: string; name: string; mode: DeviceMode; suppo
   modem: { label: 'A modem or a terminal alone', name: 'Modem', mode: 'modem', supports: ['modem'] },
 }
 
-const blank = { room: '', kind: 'gateway' as Kind, sockets: '4', address: '', technology: '' }
+const blank = { room: '', kind: 'gateway' as Kind, sockets: '4', address: '', technology: '', ssid: '' }
 
 /** An empty house: what is asked in one look before anything can be said of it. Nothing is invented. */
 export function BeginHouse() {
@@ -59,6 +60,7 @@ export function BeginHouse() {
           sockets: count,
           room: values.room.trim(),
           address: values.address.trim(),
+          ssid: values.ssid.trim(),
         }),
       },
       {
@@ -74,7 +76,7 @@ export function BeginHouse() {
     setProblem(failed?.message)
     if (failed) return
     drop()
-    setTimeout(() => document.querySelector<HTMLElement>('[data-box="gateway"]')?.focus(), 60)
+    focusOn(cardOf('gateway'))
   }
 
   return (
@@ -134,6 +136,15 @@ export function BeginHouse() {
               placeholder="192.168.1.1"
               value={values.address}
               onChange={(address) => set({ address })}
+            />
+          )}
+          {!isModem && (
+            <PlainField
+              label="Its Wi-Fi name, if it makes Wi-Fi"
+              width="240px"
+              mono
+              value={values.ssid}
+              onChange={(ssid) => set({ ssid })}
             />
           )}
         </Flex>

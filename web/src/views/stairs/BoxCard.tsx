@@ -1,6 +1,6 @@
 import { Box, Text } from '@chakra-ui/react'
-import type { HouseView } from '../../api/types'
-import { useJob } from '../../layout/JobContext'
+import { memo } from 'react'
+import type { BoxWords, HouseView } from '../../api/types'
 import { AddressText } from '../../parts/AddressText'
 import { Edge, type Mark } from '../../parts/Edge'
 import { nameOf } from '../../parts/words'
@@ -9,14 +9,18 @@ import { SocketButton } from './SocketButton'
 import { useCard } from './useCard'
 
 /** A box by its back panel: who it is on top, its sockets in their order along the edges. */
-export function BoxCard({ box, house, mark }: { box: PlacedBox; house: HouseView; mark?: Mark }) {
-  const { selected } = useJob()
+export const BoxCard = memo(function BoxCard(props: {
+  box: PlacedBox
+  house: HouseView
+  on: boolean
+  mark?: Mark
+  words?: BoxWords
+  /** Its own address. */
+  own?: string
+}) {
+  const { box, house, on, mark, words, own } = props
   const { device, step } = box
-  const on = selected === device.id
   const press = useCard(device.id, on)
-  const own = house.interfaces.find((i) => i.owner === device.id && i.interface === 'lan')?.candidates[0]
-    ?.address
-  const words = house.boxes.find((one) => one.id === device.id)
   return (
     <Box as="li" listStyleType="none" data-card>
       <Box
@@ -116,4 +120,4 @@ export function BoxCard({ box, house, mark }: { box: PlacedBox; house: HouseView
       )}
     </Box>
   )
-}
+})

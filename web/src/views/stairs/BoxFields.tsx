@@ -110,7 +110,7 @@ export function BoxFields({ device }: { device: Device }) {
               label="Pool from"
               mono
               kind="address"
-              width="156px"
+              width="166px"
               value={server.start ?? ''}
               commit={(start) => pool(start, server.end ?? '')}
             />
@@ -118,7 +118,7 @@ export function BoxFields({ device }: { device: Device }) {
               label="Pool to"
               mono
               kind="address"
-              width="156px"
+              width="166px"
               value={server.end ?? ''}
               commit={(end) => pool(server.start ?? '', end)}
             />
@@ -126,7 +126,7 @@ export function BoxFields({ device }: { device: Device }) {
               label="Gateway given"
               mono
               kind="address"
-              width="156px"
+              width="166px"
               value={server.gateway ?? ''}
               placeholder="itself"
               commit={(gateway) =>

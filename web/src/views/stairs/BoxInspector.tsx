@@ -96,7 +96,7 @@ export function BoxInspector({ device }: { device: Device }) {
       }
     >
       {sections.length > 1 && (
-        <Box mb="8px" w="fit-content" maxW="100%" overflowX="auto">
+        <Box mb="8px" w="fit-content" maxW="100%">
           <Segmented
             label="Settings"
             value={section.value}

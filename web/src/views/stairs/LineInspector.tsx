@@ -1,23 +1,18 @@
 import { Flex, Text } from '@chakra-ui/react'
+import { useState } from 'react'
 import type { House } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
-import { usePlace } from '../../layout/usePlace'
 import { DraftChoice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
+import { PlainField } from '../../parts/PlainField'
+import { Press } from '../../parts/Press'
+import { useFormDraft } from '../../parts/useDraft'
 import { portName } from '../../parts/words'
 import { Panel } from './Panel'
+import { lineId } from './useLine'
 import { useSettings } from './useSettings'
 
 type Line = NonNullable<House['line']>
-
-/** What the panel of the line is called in the address; no box has such an id, for it holds a blank. */
-const lineId = 'the line'
-
-export function useLine(): [boolean, () => void] {
-  const { params, turn } = usePlace()
-  const isOpen = params.get('box') === lineId
-  return [isOpen, () => turn({ box: isOpen ? null : lineId, tab: null })]
-}
 
 const technologies = ['fibre', 'cable', 'dsl', 'fixed-wireless', 'satellite'] as const
 const handOffs = [
@@ -45,16 +40,6 @@ export function LineInspector() {
     return value !== undefined && Number.isNaN(value)
       ? Promise.resolve(`“${text}” is no number. Write digits, such as 100.`)
       : attempt([set({ [field]: value })], `line.${field}`)
-  }
-  const address = (field: 'seen' | 'agreed', part: 'address' | 'gateway', text: string) => {
-    const next = { ...(line?.[field] ?? {}), [part]: text || undefined }
-    const isEmpty = !next.address && !next.gateway
-    return attempt(
-      [set({ [field]: isEmpty ? undefined : next })],
-      `line.${field}.${part}`,
-      `line.${field}`,
-      part,
-    )
   }
   return (
     <Panel id={lineId} title="The provider’s line">
@@ -123,46 +108,73 @@ export function LineInspector() {
               placeholder="1"
               commit={(text) => whole('addresses', text)}
             />
-            <DraftField
-              label="Seen at the gateway"
-              width="180px"
-              mono
-              value={line.seen?.address ?? ''}
-              placeholder="not looked"
-              commit={(text) => address('seen', 'address', text)}
-            />
-            <DraftField
-              label="… with the gateway"
-              width="156px"
-              mono
-              kind="address"
-              value={line.seen?.gateway ?? ''}
-              placeholder="not known"
-              commit={(text) => address('seen', 'gateway', text)}
-            />
-            {line.handOff === 'static' && (
-              <>
-                <DraftField
-                  label="Agreed address"
-                  width="180px"
-                  mono
-                  value={line.agreed?.address ?? ''}
-                  commit={(text) => address('agreed', 'address', text)}
-                />
-                <DraftField
-                  label="Agreed gateway"
-                  width="156px"
-                  mono
-                  kind="address"
-                  value={line.agreed?.gateway ?? ''}
-                  commit={(text) => address('agreed', 'gateway', text)}
-                />
-              </>
-            )}
+            <AddressPair line={line} field="seen" label="Seen at the gateway" />
+            {line.handOff === 'static' && <AddressPair line={line} field="agreed" label="Agreed address" />}
           </>
         )}
       </Flex>
       {!line && <Text mt="8px">No line is noted: nothing in this house reaches the internet.</Text>}
     </Panel>
+  )
+}
+
+/** An address and its gateway, which mean something only together. */
+function AddressPair({ line, field, label }: { line: Line; field: 'seen' | 'agreed'; label: string }) {
+  const { attempt } = useSettings()
+  const now = { address: line[field]?.address ?? '', gateway: line[field]?.gateway ?? '' }
+  const { values, set, drop } = useFormDraft(field, now)
+  const [problem, setProblem] = useState<string>()
+  const put = async (pair: { address: string; gateway: string } | undefined) => {
+    const failed = await attempt(
+      [{ do: 'set-line', line: { ...line, [field]: pair } }],
+      `line.${field}.address`,
+      `line.${field}.gateway`,
+      `line.${field}`,
+    )
+    setProblem(failed)
+    if (!failed) drop()
+  }
+  const note = () => {
+    const [address, gateway] = [values.address.trim(), values.gateway.trim()]
+    if (!address || !gateway) return setProblem('Write both: the address with its prefix, and the gateway.')
+    return put({ address, gateway })
+  }
+  return (
+    <Flex
+      as="form"
+      gap="4px 12px"
+      wrap="wrap"
+      align="end"
+      onSubmit={(event) => {
+        event.preventDefault()
+        void note()
+      }}
+    >
+      <PlainField
+        label={label}
+        width="180px"
+        mono
+        placeholder="not looked"
+        value={values.address}
+        onChange={(address) => set({ address })}
+      />
+      <PlainField
+        label="with the gateway"
+        width="166px"
+        mono
+        kind="address"
+        value={values.gateway}
+        onChange={(gateway) => set({ gateway })}
+      />
+      <Press type="submit" onClick={note}>
+        Note it
+      </Press>
+      {now.address && <Press onClick={() => put(undefined)}>Forget it</Press>}
+      {problem && (
+        <Text role="alert" color="brick" fontSize="13px" flexBasis="100%">
+          {problem}
+        </Text>
+      )}
+    </Flex>
   )
 }

@@ -1,4 +1,3 @@
-import { Box } from '@chakra-ui/react'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { type KeyboardEvent, useMemo, useRef, useState } from 'react'
 import type { ReachCell, ReachGrid } from '../../api/types'
@@ -13,6 +12,8 @@ export const looks = {
 const headH = 124
 
 /**
+ * Plain elements throughout: there may be a thousand in sight, and the library's own cost a third of a second.
+ *
  * A grid in the sense of ARIA: one stop of the Tab key, the arrows go from cell to cell. Only what is in sight is drawn, so that a house
  * of hundreds is as quick as one of five.
  */
@@ -35,14 +36,14 @@ export function ReachTable(props: {
     count: rows.length,
     getScrollElement: () => frame.current,
     estimateSize: () => size,
-    overscan: 6,
+    overscan: 1,
   })
   const across = useVirtualizer({
     count: columns.length,
     getScrollElement: () => frame.current,
     estimateSize: () => size,
     horizontal: true,
-    overscan: 6,
+    overscan: 1,
   })
 
   const go = (row: number, column: number) => {
@@ -84,84 +85,56 @@ export function ReachTable(props: {
 
   const items = across.getVirtualItems()
   return (
-    <Box
+    <div
       ref={frame}
       role="grid"
       aria-label="Who reaches whom"
       aria-rowcount={rows.length + 1}
       aria-colcount={columns.length + 1}
-      overflow="auto"
-      maxH={{ base: '56vh', md: 'calc(100dvh - 290px)' }}
-      position="relative"
-      fontSize="13px"
+      className="grid"
       onKeyDown={keys}
     >
-      <Box
-        w={`${headW + across.getTotalSize()}px`}
-        h={`${headH + down.getTotalSize()}px`}
-        position="relative"
+      <div
+        style={{
+          width: headW + across.getTotalSize(),
+          height: headH + down.getTotalSize(),
+          position: 'relative',
+        }}
       >
-        <Box role="row" aria-rowindex={1} position="sticky" top="0" zIndex="2" h={`${headH}px`} bg="sheet">
-          <Box role="columnheader" aria-colindex={1} position="absolute" left="0" w={`${headW}px`}>
+        <div role="row" aria-rowindex={1} className="grid-heads" style={{ height: headH }}>
+          <div role="columnheader" aria-colindex={1} style={{ position: 'absolute', left: 0, width: headW }}>
             <span className="sr-only">Who asks</span>
-          </Box>
+          </div>
           {items.map((column) => (
-            <Box
+            <div
               role="columnheader"
               aria-colindex={column.index + 2}
               key={column.key}
-              position="absolute"
-              left={`${headW + column.start}px`}
-              bottom="2px"
-              w={`${size}px`}
-              h="118px"
-              display="grid"
-              placeItems="end center"
+              className="grid-column"
+              style={{ left: headW + column.start, width: size }}
               title={name(columns[column.index])}
             >
-              <Box
-                css={{ writingMode: 'vertical-rl', textOrientation: 'sideways', transform: 'rotate(180deg)' }}
-                maxH="116px"
-                overflow="hidden"
-                textOverflow="ellipsis"
-                whiteSpace="nowrap"
-                fontWeight="600"
-                dir="auto"
-              >
-                {name(columns[column.index])}
-              </Box>
-            </Box>
+              <span dir="auto">{name(columns[column.index])}</span>
+            </div>
           ))}
-        </Box>
+        </div>
         {down.getVirtualItems().map((row) => (
-          <Box
+          <div
             role="row"
             aria-rowindex={row.index + 2}
             key={row.key}
-            position="absolute"
-            top={`${headH + row.start}px`}
-            left="0"
-            h={`${size}px`}
-            w="100%"
+            style={{ position: 'absolute', top: headH + row.start, left: 0, height: size, width: '100%' }}
           >
-            <Box
+            <div
               role="rowheader"
               aria-colindex={1}
-              position="sticky"
-              left="0"
-              zIndex="1"
-              w={`${headW}px`}
-              h={`${size}px`}
-              lineHeight={`${size}px`}
-              pr="8px"
-              bg="sheet"
-              fontWeight="600"
-              truncate
+              className="grid-row"
+              style={{ width: headW, height: size, lineHeight: `${size}px` }}
               dir="auto"
               title={name(rows[row.index])}
             >
               {name(rows[row.index])}
-            </Box>
+            </div>
             {items.map((column) => {
               const [from, to] = [rows[row.index], columns[column.index]]
               const place = `${from}>${to}`
@@ -183,10 +156,10 @@ export function ReachTable(props: {
                 />
               )
             })}
-          </Box>
+          </div>
         ))}
-      </Box>
-    </Box>
+      </div>
+    </div>
   )
 }
 
@@ -204,26 +177,15 @@ function Cell(props: {
   const { cell, place, index, label, on, isStop, x, size, choose } = props
   const look = cell && looks[cell.reachable]
   return (
-    <Box
+    <div
       role="gridcell"
       aria-colindex={index}
       aria-selected={on}
       aria-label={cell ? `${label}: ${cell.reachable}${cell.byName ? ', by name too' : ''}` : 'itself'}
       data-cell={place}
       tabIndex={isStop ? 0 : -1}
-      position="absolute"
-      top="0"
-      left={`${x}px`}
-      w={`${size}px`}
-      h={`${size}px`}
-      lineHeight={`${size - 2}px`}
-      textAlign="center"
-      border="1px solid"
-      borderColor="hairline"
-      bg={cell ? (on ? 'spruceWash' : 'sheet') : 'hairline'}
-      color={look?.color}
-      fontWeight="700"
-      cursor={cell ? 'pointer' : undefined}
+      className={`cell ${cell?.reachable ?? 'itself'}`}
+      style={{ left: x, width: size, height: size, lineHeight: `${size - 2}px` }}
       onClick={cell && choose}
       onKeyDown={(event) => {
         if (cell && (event.key === 'Enter' || event.key === ' ')) {
@@ -234,6 +196,6 @@ function Cell(props: {
     >
       {look?.sign}
       {cell?.byName ? '•' : ''}
-    </Box>
+    </div>
   )
 }

@@ -1,18 +1,25 @@
-import { Box } from '@chakra-ui/react'
-import type { HouseView } from '../../api/types'
+import { memo } from 'react'
+import type { HouseView, Socket } from '../../api/types'
 import { nameOf, portName, socketName } from '../../parts/words'
 import { sameSocket, useHand } from '../../state/hand'
 import type { PlacedBox, PlacedPort } from './layout/placement'
 import { occupantOf } from './occupants'
-import { useCableMoves } from './useCableMoves'
 
-/** A socket of a back panel: a ring is WAN, a square is LAN, filled when something is in it. */
-export function SocketButton({ box, port, house }: { box: PlacedBox; port: PlacedPort; house: HouseView }) {
-  const { held } = useHand()
-  const { take, carry } = useCableMoves()
+const reach = { thumb: 44, pointer: 30 }
+
+/**
+ * A socket of a back panel: a ring is WAN, a square is LAN, filled when something is in it. Plain elements, and pressed by way of the picture:
+ * a big house has thousands.
+ */
+export const SocketButton = memo(function SocketButton(props: {
+  box: PlacedBox
+  port: PlacedPort
+  house: HouseView
+}) {
+  const { box, port, house } = props
+  const inHand = useHand((hand) => sameSocket(hand.held, port.socket))
   const occupant = occupantOf(house.document, port.socket)
   const wan = port.port.role === 'wan'
-  const inHand = sameSocket(held, port.socket)
   const label = portName(house, port.socket)
   const what = occupant
     ? occupant.kind === 'cable'
@@ -22,62 +29,45 @@ export function SocketButton({ box, port, house }: { box: PlacedBox; port: Place
         : nameOf(house.document, occupant.id)
     : 'free'
   const short = wan
-    ? house.document.line && sameSocket(house.document.line, port.socket)
+    ? occupant?.kind === 'line'
       ? 'line'
       : 'WAN'
     : label.replace('LAN ', '').replace('LAN', '1')
+  const height = port.hit > reach.pointer ? reach.thumb : reach.pointer
   return (
-    <Box as="li" listStyleType="none">
-      <Box
-        as="button"
+    <li>
+      <button
+        type="button"
         tabIndex={-1}
         data-rove="socket"
-        className="socket"
-        position="absolute"
-        left={`${port.x - port.hit / 2}px`}
-        top={`${port.y - (port.hit > 30 ? 22 : 15)}px`}
-        w={`${port.hit}px`}
-        h={port.hit > 30 ? '44px' : '30px'}
-        display="grid"
-        placeItems="center"
-        cursor="grab"
-        touchAction="none"
+        className={`socket${wan ? ' wan' : ''}`}
+        style={{ left: port.x - port.hit / 2, top: port.y - height / 2, width: port.hit, height }}
         aria-label={`${label}: ${what}`}
         aria-pressed={inHand}
         title={`${box.device.name} ${label}: ${what}`}
         data-socket={`${port.socket.device}/${port.socket.port}`}
-        onClick={() => take(port.socket)}
-        onPointerDown={(event) => carry(port.socket, event)}
       >
-        <Box
-          w="20px"
-          h="20px"
-          borderRadius={wan ? '50%' : '3px'}
-          border="2.5px solid"
-          borderColor={inHand ? 'spruce' : 'ink'}
-          bg={inHand ? 'spruceWash' : 'sheet'}
-          display="grid"
-          placeItems="center"
-        >
-          {occupant && (
-            <Box className="filled" w="8px" h="8px" borderRadius="50%" bg={inHand ? 'spruce' : 'ink'} />
-          )}
-        </Box>
-      </Box>
-      <Box
+        <span className="hole">{occupant && <span className="filled" />}</span>
+      </button>
+      <span
         aria-hidden
-        position="absolute"
-        fontFamily="mono"
-        fontSize="12px"
-        color="quiet"
-        left={port.edge === 'top' ? `${port.x + 14}px` : `${port.x - 16}px`}
-        top={port.edge === 'top' ? `${port.y - 20}px` : `${port.y - 29}px`}
-        w={port.edge === 'top' ? undefined : '32px'}
-        textAlign="center"
-        pointerEvents="none"
+        className={`socket-name ${port.edge}`}
+        style={
+          port.edge === 'top'
+            ? { left: port.x + 14, top: port.y - 20 }
+            : { left: port.x - 16, top: port.y - 29 }
+        }
       >
         {short}
-      </Box>
-    </Box>
+      </span>
+    </li>
   )
+})
+
+/** The socket that was pressed, if it was one. */
+export function socketAt(target: EventTarget): Socket | null {
+  const at = (target as Element).closest('[data-socket]')?.getAttribute('data-socket')
+  if (!at) return null
+  const slash = at.lastIndexOf('/')
+  return { device: at.slice(0, slash), port: at.slice(slash + 1) }
 }

@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
-import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { Suspense, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { trace as traceQuery } from '../../api/queries'
 import type { HouseView } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
@@ -11,18 +11,17 @@ import { nameOf } from '../../parts/words'
 import { useHand } from '../../state/hand'
 import { useTraced } from '../../state/trace'
 import { addressWords } from './addressWords'
-import { BeginHouse } from './BeginHouse'
 import { BoxCard } from './BoxCard'
-import { BoxInspector } from './BoxInspector'
-import { HandBar } from './HandBar'
-import { LineInspector, useLine } from './LineInspector'
 import { place } from './layout/place'
 import { Picture } from './Picture'
+import { BeginHouse, BoxInspector, HandBar, LineInspector, ThingInspector } from './panels'
+import { socketAt } from './SocketButton'
 import { ThingCard } from './ThingCard'
-import { ThingInspector } from './ThingInspector'
 import { litBy } from './TraceList'
 import { TreadLabel } from './TreadLabel'
+import { useCableMoves } from './useCableMoves'
 import { useCard } from './useCard'
+import { useLine } from './useLine'
 import { useRoving } from './useRoving'
 
 /** Which treads say something else than before: they are traced once. */
@@ -43,7 +42,19 @@ function useChanged(house: HouseView): Set<string> {
   return changed
 }
 
+/** The picture, or what is asked before there is one. */
 export function StairsPage() {
+  const { house } = useJob()
+  return (house.document.devices ?? []).length === 0 ? (
+    <Suspense>
+      <BeginHouse />
+    </Suspense>
+  ) : (
+    <Stairs />
+  )
+}
+
+function Stairs() {
   const { addBox: onAddBox, showReach: onReach } = useStageTools()
   const { house, selected, side, job } = useJob()
   const traced = useTraced((store) => store.traced)
@@ -83,6 +94,17 @@ export function StairsPage() {
     () => new Map([...house.boxes, ...house.things].map((one) => [one.id, one.mark ?? undefined])),
     [house],
   )
+  const about = useMemo(() => new Map(house.boxes.map((one) => [one.id, one])), [house])
+  const own = useMemo(
+    () =>
+      new Map(
+        house.interfaces
+          .filter((one) => one.interface === 'lan')
+          .map((one) => [one.owner, one.candidates[0]?.address ?? undefined]),
+      ),
+    [house],
+  )
+  const { take, carry } = useCableMoves()
   const changed = useChanged(house)
   const devices = house.document.devices ?? []
   const device = devices.find((one) => one.id === selected)
@@ -97,13 +119,20 @@ export function StairsPage() {
     card?.scrollIntoView?.({ block: 'nearest' })
   }, [selected, isPlaced])
 
-  if (devices.length === 0) return <BeginHouse />
   return (
     <Flex direction="column" minH="100%">
       <Box ref={ground} className="stairs-ground" px={{ base: '12px', md: '24px' }} pt="14px" flex="1">
         <Box
           ref={stairs}
           {...roving}
+          onClick={(event) => {
+            const socket = socketAt(event.target)
+            if (socket) take(socket)
+          }}
+          onPointerDown={(event) => {
+            const socket = socketAt(event.target)
+            if (socket) carry(socket, event)
+          }}
           className="picture"
           position="relative"
           style={{
@@ -128,7 +157,7 @@ export function StairsPage() {
                 gap="8px"
                 align="baseline"
                 wrap="nowrap"
-                overflow="hidden"
+                css={{ overflowX: 'clip', overflowY: 'visible' }}
                 h="26px"
               >
                 <Text as="h2" fontWeight="700" fontSize="17px" whiteSpace="nowrap">
@@ -139,6 +168,8 @@ export function StairsPage() {
                   minH="24px"
                   minW="44px"
                   py="0"
+                  position="relative"
+                  _after={{ content: '""', position: 'absolute', inset: '-10px -2px' }}
                   aria-expanded={lineOpen}
                   onClick={openLine}
                 >
@@ -169,7 +200,10 @@ export function StairsPage() {
                           key={box.device.id}
                           box={box}
                           house={house}
+                          on={selected === box.device.id}
                           mark={marks.get(box.device.id)}
+                          words={about.get(box.device.id)}
+                          own={own.get(box.device.id)}
                         />
                       ))}
                       {tread.things.map((one) => (
@@ -237,15 +271,17 @@ export function StairsPage() {
           </Text>
         </Flex>
       </Box>
-      {held ? (
-        <HandBar />
-      ) : lineOpen ? (
-        <LineInspector />
-      ) : device ? (
-        <BoxInspector key={device.id} device={device} />
-      ) : thing ? (
-        <ThingInspector key={thing.id} thing={thing} />
-      ) : null}
+      <Suspense>
+        {held ? (
+          <HandBar />
+        ) : lineOpen ? (
+          <LineInspector />
+        ) : device ? (
+          <BoxInspector key={device.id} device={device} />
+        ) : thing ? (
+          <ThingInspector key={thing.id} thing={thing} />
+        ) : null}
+      </Suspense>
     </Flex>
   )
 }

@@ -100,6 +100,7 @@ export function makeGateway(box: {
   sockets: number
   room: string
   address: string
+  ssid: string
 }): Device {
   const address = box.address || '192.168.1.1'
   const base: Device = {
@@ -124,6 +125,9 @@ export function makeGateway(box: {
       dhcpServer: { enabled: true },
     },
     wan: { method: 'dhcp' },
+    wifi: box.ssid
+      ? ['2g', '5g'].map((radio) => ({ radio, ssid: box.ssid, security: 'wpa2' as const, key: 'home' }))
+      : [],
     ...(box.address ? { label: { defaultAddress: address.split('/')[0] } } : {}),
   }
 }

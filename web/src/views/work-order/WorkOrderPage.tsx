@@ -6,6 +6,7 @@ import type { WorkStep } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { useKeys } from '../../layout/useKeys'
 import { usePlace } from '../../layout/usePlace'
+import { focusOn } from '../../parts/focusOn'
 import { Press } from '../../parts/Press'
 import { useBusy } from '../../parts/useBusy'
 import { untouched } from '../../state/outbox'
@@ -40,10 +41,7 @@ export function WorkOrderPage() {
     if (!(await tick(current.key, { outcome }))) return
     if (outcome === 'as-said') go(next)
     // Where the work goes on: the next step's own button; where something else was seen, the words for it.
-    setTimeout(
-      () => document.querySelector<HTMLElement>(outcome === 'as-said' ? '[data-done]' : '#note')?.focus(),
-      80,
-    )
+    focusOn(outcome === 'as-said' ? '[data-done]' : '#note')
   }
   const { busy, run } = useBusy()
 

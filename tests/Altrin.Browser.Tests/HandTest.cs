@@ -1,0 +1,67 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+
+namespace Altrin.Browser.Tests;
+
+/// <summary>The demo house in a browser, and the server's own word on what was saved.</summary>
+public abstract class HandTest : IDisposable
+{
+    private static readonly HttpClient Client = new();
+
+    protected Server Server { get; } = new();
+    protected Browser Browser { get; } = new();
+
+    public void Dispose()
+    {
+        Browser.Dispose();
+        Server.Dispose();
+        GC.SuppressFinalize(this);
+    }
+
+    protected string Job { get; set; } = "";
+
+    protected void OpenDemo(string house = "Larkspur House", string stage = "stairs", Browser? on = null)
+    {
+        var jobs = Ask("/api/jobs")!.AsArray();
+        Job = (string)jobs.First(job => (string)job!["name"]! == house)!["id"]!;
+        on ??= Browser;
+        on.Go($"{Server.Address}/job/{Job}/{stage}");
+        on.Css("main h2");
+    }
+
+    /// <summary>A job of its own, made of a document.</summary>
+    protected void OpenHouse(JsonNode document, string stage = "stairs")
+    {
+        var answer = Client.PostAsJsonAsync($"{Server.Address}/api/jobs/import", document).GetAwaiter().GetResult();
+        var text = answer.Content.ReadAsStringAsync().GetAwaiter().GetResult();
+        Assert.True(answer.IsSuccessStatusCode, text);
+        Job = (string)JsonNode.Parse(text)!["id"]!;
+        Browser.Go($"{Server.Address}/job/{Job}/{stage}");
+        Browser.Css("main h2");
+    }
+
+    protected JsonNode? Ask(string path) => JsonNode.Parse(Client.GetStringAsync(Server.Address + path).GetAwaiter().GetResult());
+
+    /// <summary>What was changed, newest last, as the server has it.</summary>
+    protected IReadOnlyList<string> Log() => [.. Ask($"/api/jobs/{Job}/log")!.AsArray().Select(entry => (string)entry!["sentence"]!)];
+
+    protected JsonNode Found() => Ask($"/api/jobs/{Job}")!["found"]!;
+
+    protected JsonNode Planned() => Ask($"/api/jobs/{Job}")!["planned"]!;
+
+    /// <summary>Types over what stands in the field and leaves it at that.</summary>
+    protected void Write(string label, string text)
+    {
+        var field = Browser.Field(label);
+        field.SendKeys(OpenQA.Selenium.Keys.Control + "a");
+        field.SendKeys(text);
+    }
+
+    protected string Value(string label) => Browser.Field(label).GetAttribute("value")!;
+
+    protected static string Tab => OpenQA.Selenium.Keys.Tab;
+    protected static string Enter => OpenQA.Selenium.Keys.Enter;
+    protected static string Escape => OpenQA.Selenium.Keys.Escape;
+    protected static string Down => OpenQA.Selenium.Keys.ArrowDown;
+    protected static string Right => OpenQA.Selenium.Keys.ArrowRight;
+}

@@ -1,0 +1,18 @@
+import { lazy } from 'react'
+
+/** What is opened on the Stairs and not needed for the picture; fetched in the quiet after it. */
+const load = {
+  box: () => import('./BoxInspector'),
+  thing: () => import('./ThingInspector'),
+  line: () => import('./LineInspector'),
+  hand: () => import('./HandBar'),
+  begin: () => import('./BeginHouse'),
+}
+
+export const BoxInspector = lazy(() => load.box().then((it) => ({ default: it.BoxInspector })))
+export const ThingInspector = lazy(() => load.thing().then((it) => ({ default: it.ThingInspector })))
+export const LineInspector = lazy(() => load.line().then((it) => ({ default: it.LineInspector })))
+export const HandBar = lazy(() => load.hand().then((it) => ({ default: it.HandBar })))
+export const BeginHouse = lazy(() => load.begin().then((it) => ({ default: it.BeginHouse })))
+
+export const fetchPanels = () => Promise.all(Object.values(load).map((one) => one()))
