@@ -1,7 +1,10 @@
 using Altrin.Web;
 using Altrin.Web.Cli;
 
-// The simulator answers from the command line without waking the web server.
-return args is ["simulate", .. var files]
-    ? SimulateCommand.Run(files, Console.OpenStandardInput, Console.OpenStandardOutput(), Console.Error)
-    : await AltrinServer.Run(args);
+// The command line answers without waking the web server.
+return args switch
+{
+    ["simulate", .. var files] => SimulateCommand.Run(files, Console.OpenStandardInput, Console.OpenStandardOutput(), Console.Error),
+    ["read", .. var files] => ReadCommand.Run(files, Console.OpenStandardInput, Console.OpenStandardOutput(), Console.Error),
+    _ => await AltrinServer.Run(args),
+};

@@ -39,6 +39,49 @@ public sealed class AccessibilityTests : IDisposable
     }
 
     [Theory]
+    [InlineData("light", 1280, false)]
+    [InlineData("dark", 1280, false)]
+    [InlineData("light", 390, false)]
+    [InlineData("dark", 390, false)]
+    [InlineData("light", 1280, true)]
+    public void No_sheet_and_no_state_has_a_serious_violation(string theme, int width, bool isForced)
+    {
+        using var browser = Open(theme, width);
+        if (isForced) browser.Cdp("Emulation.setEmulatedMedia", new() { ["features"] = new object[] { new Dictionary<string, object> { ["name"] = "forced-colors", ["value"] = "active" } } });
+        browser.Press(() => browser.Css("button[aria-label='Delete Hawthorn Farm']"));
+        browser.UntilText("This cannot be undone.");
+        Check(browser, "delete a job");
+        browser.Press("Keep it");
+        browser.Until(() => browser.Count("[role=dialog]") == 0, "the sheet to close");
+        browser.Press(() => browser.Link("Larkspur House"));
+        browser.UntilText("The street");
+        var here = browser.Url;
+        foreach (var (sheet, words) in new[] { ("keys", "Single keys act."), ("log", "What was changed"), ("find", "more"), ("add", "What is it?"), ("reach", "Each row asks"), ("verdict", "What the household wants") })
+        {
+            browser.Go($"{here}?open={sheet}");
+            browser.Css("[role=dialog]");
+            browser.UntilText(words == "more" ? "Find" : words);
+            Check(browser, sheet);
+        }
+        browser.Go($"{here}?box=the%20line");
+        browser.Field("Mb/s down");
+        Check(browser, "the line");
+        browser.Go($"{here}?box=studio");
+        browser.Fill("Its own address", "192.168.31.255/24");
+        browser.UntilText("which no box may hold");
+        Check(browser, "a refused draft");
+        browser.Go(server.Address);
+        browser.AcceptLeaving();
+        browser.Css("input[aria-label='Name of the house']").SendKeys("Mill Cottage" + OpenQA.Selenium.Keys.Enter);
+        browser.UntilText("There is no gateway yet");
+        Check(browser, "an empty house");
+        server.Stop();
+        browser.Field("In which room does the line come in?").SendKeys("Hall" + OpenQA.Selenium.Keys.Enter);
+        browser.UntilText("Not saved yet: no answer from Altrin.");
+        Check(browser, "no answer");
+    }
+
+    [Theory]
     [InlineData("light", 1280)]
     [InlineData("dark", 390)]
     public void No_view_of_the_big_house_has_a_serious_violation(string theme, int width)

@@ -76,7 +76,7 @@ public sealed class KeyTests : HandTest
         Browser.Css("[data-panel]");
         Assert.Equal("gw", Browser.Run("return document.activeElement.dataset.box"));
         Browser.Keys(Enter);
-        Assert.True((bool)Browser.Run("return document.activeElement.closest('[data-panel]') !== null")!);
+        Browser.Until(() => (bool)Browser.Run("return document.activeElement.closest('[data-panel]') !== null")!, "the panel to have the focus");
         Browser.Keys(Escape);
         Browser.Until(() => Browser.Count("[data-panel]") == 0, "the panel to close");
         Browser.Until(() => (string?)Browser.Run("return document.activeElement.dataset.box") == "gw", "the card");

@@ -85,7 +85,7 @@ public sealed class SightTests : HandTest
         Browser.Field("Name");
         string Colour(string selector, string what) => (string)Browser.Run($"return getComputedStyle(document.querySelector(\"{selector}\"))['{what}']")!;
         Assert.NotEqual(Colour("[data-box=gw]", "backgroundColor"), Colour("[data-box=studio]", "backgroundColor"));
-        Assert.NotEqual(Colour(".socket .filled", "backgroundColor"), Colour(".socket > div", "backgroundColor"));
+        Assert.NotEqual(Colour(".socket .filled", "backgroundColor"), Colour(".socket .hole", "backgroundColor"));
         Assert.NotEqual(Colour(".edge-fault", "backgroundColor"), Colour("[data-thing=printer]", "backgroundColor"));
         Assert.NotEqual(Colour(".segments [data-state=checked]", "backgroundColor"), Colour(".segments [data-state=unchecked]", "backgroundColor"));
         Assert.NotEqual(Colour(".picture svg path", "stroke"), Colour(".picture svg rect", "fill"));

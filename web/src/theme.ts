@@ -30,7 +30,6 @@ const pair = (light: string, dark: string) => ({ value: { base: light, _dark: da
 
 /** A button: verbs on it, five looks, never smaller than a thumb on a phone. */
 const press = defineRecipe({
-  className: 'press',
   base: {
     display: 'inline-flex',
     alignItems: 'center',
@@ -48,7 +47,8 @@ const press = defineRecipe({
     textAlign: 'left',
     cursor: 'pointer',
     _disabled: { opacity: 0.45, cursor: 'default' },
-    '&[aria-busy=true]': { opacity: 0.6, cursor: 'progress' },
+    // Said by the edge and not by paling: a word that cannot be read is no sign.
+    '&[aria-busy=true]': { borderStyle: 'dashed', cursor: 'progress' },
   },
   variants: {
     kind: {

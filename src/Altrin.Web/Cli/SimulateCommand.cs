@@ -8,12 +8,7 @@ namespace Altrin.Web.Cli;
 /// <summary><c>simulate FILE…</c>: prints the state of each document; 2 with one line on standard error when one cannot be read.</summary>
 internal static class SimulateCommand
 {
-    private const int Unreadable = 2;
-
     private const string Usage = "usage: simulate [--only PART,PART…] FILE… (- reads standard input)";
-
-    /// <summary>Far beyond any home; what is larger is refused before it is read.</summary>
-    private const long MostBytes = 64L << 20;
 
     public static int Run(string[] arguments, Func<Stream> standardInput, Stream output, TextWriter error)
     {
@@ -23,54 +18,24 @@ internal static class SimulateCommand
         {
             if (arguments[i] != "--only") files.Add(arguments[i]);
             else if (++i < arguments.Length) only = [.. arguments[i].Split(',', StringSplitOptions.RemoveEmptyEntries)];
-            else return Fail(error, Usage);
+            else return InputFile.Fail(error, Usage);
         }
         if (only?.FirstOrDefault(part => !StateWriter.Parts.Contains(part)) is { } unknown)
-            return Fail(error, $"--only {unknown}: there is no such part. Use {string.Join(", ", StateWriter.Parts)}.");
-        if (files.Count == 0) return Fail(error, Usage);
+            return InputFile.Fail(error, $"--only {unknown}: there is no such part. Use {string.Join(", ", StateWriter.Parts)}.");
+        if (files.Count == 0) return InputFile.Fail(error, Usage);
         foreach (var file in files)
         {
-            if (Read(file, standardInput, out var problem) is not { } bytes) return Fail(error, problem!);
+            if (InputFile.Read(file, standardInput, out var problem) is not { } bytes) return InputFile.Fail(error, problem!);
             var result = DocumentReader.Read(bytes);
             if (result.Document is not { } house)
-                return Fail(error, files.Count > 1 ? $"{file}: {result.Problems[0]}" : result.Problems[0].ToString());
+                return InputFile.Fail(error, files.Count > 1 ? $"{file}: {result.Problems[0]}" : result.Problems[0].ToString());
             var evaluation = Evaluation.Of(house);
-            if (StateWriter.WhyTooLong(evaluation, only) is { } tooLong) return Fail(error, tooLong);
+            if (StateWriter.WhyTooLong(evaluation, only) is { } tooLong) return InputFile.Fail(error, tooLong);
             using (var json = new Utf8JsonWriter(output, new() { Indented = files.Count == 1, NewLine = "\n", Encoder = AltrinJson.Compact.Encoder }))
                 StateWriter.Write(evaluation, json, only);
             output.WriteByte((byte)'\n');
         }
         output.Flush();
         return 0;
-    }
-
-    private static byte[]? Read(string file, Func<Stream> standardInput, out string? problem)
-    {
-        problem = null;
-        try
-        {
-            using var stream = file == "-" ? standardInput() : File.OpenRead(file);
-            using var buffer = new MemoryStream();
-            var chunk = new byte[1 << 16];
-            for (int read; (read = stream.Read(chunk)) > 0;)
-            {
-                buffer.Write(chunk, 0, read);
-                if (buffer.Length <= MostBytes) continue;
-                problem = $"{file}: larger than {MostBytes >> 20} MB.";
-                return null;
-            }
-            return buffer.ToArray();
-        }
-        catch (Exception exception) when (exception is IOException or UnauthorizedAccessException or ArgumentException or NotSupportedException)
-        {
-            problem = $"{file}: {exception.Message}";
-            return null;
-        }
-    }
-
-    private static int Fail(TextWriter error, string message)
-    {
-        error.WriteLine(message.ReplaceLineEndings(" "));
-        return Unreadable;
     }
 }

@@ -6,6 +6,7 @@ import { ApiProblem } from '../api/client'
 import { job as jobQuery } from '../api/queries'
 import { cardOf, focusOn } from '../parts/focusOn'
 import { Press } from '../parts/Press'
+import { useBusy } from '../parts/useBusy'
 import { DraftScope } from '../parts/useDraft'
 import { nameOf } from '../parts/words'
 import { useHand } from '../state/hand'
@@ -68,6 +69,7 @@ function Frame() {
   const hold = useHand((hand) => hand.hold)
   const show = (sheet: SheetName) => () => turn({ open: sheet })
   const close = () => turn({ open: null })
+  const fixing = useBusy()
 
   const on = open
     ? sheets[open].title
@@ -88,7 +90,7 @@ function Frame() {
     side: () => tools.show(side === 'found' ? 'planned' : 'found'),
     fix: () => {
       const fix = house.findings.flatMap((finding) => finding.fixes.slice(0, 1))[0]
-      if (fix) void tools.plan(fix)
+      if (fix) void fixing.run(() => tools.plan(fix))
     },
     undo: () => void tools.back(),
     redo: () => void tools.forth(),

@@ -47,9 +47,9 @@ export function SaveState() {
   return (
     <Box role="status" aria-live="polite" gridArea="state" className="no-print">
       {!isThere && (
-        <Text bg="ochre" color="paper" px="16px" py="6px" fontWeight="650">
+        <Text className="state-bar" bg="ochre" color="paper" px="16px" py="6px" fontWeight="650">
           {waiting > 0
-            ? `Not saved yet: no answer from Altrin. ${waiting === 1 ? 'One change waits' : `${waiting} changes wait`} and will be sent by itself.`
+            ? `Not saved yet: no answer from Altrin. ${waiting === 1 ? 'One change waits' : `${waiting} changes wait`}; they go by themselves as soon as it answers.`
             : 'No answer from Altrin. Nothing is lost: it is tried again by itself.'}
         </Text>
       )}

@@ -2,6 +2,7 @@ import { ChakraProvider } from '@chakra-ui/react'
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import type { ReactNode } from 'react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
+import { useDrafts } from '../state/drafts'
 import { system } from '../theme'
 import { DraftField } from './DraftField'
 import { Segmented } from './Segmented'
@@ -10,7 +11,10 @@ const draw = (what: ReactNode) => render(<ChakraProvider value={system}>{what}</
 const type = (text: string) => fireEvent.change(screen.getByLabelText('Address'), { target: { value: text } })
 const key = (name: string) => fireEvent.keyDown(screen.getByLabelText('Address'), { key: name })
 
-afterEach(cleanup)
+afterEach(() => {
+  cleanup()
+  useDrafts.setState({ kept: {} })
+})
 
 describe('a field that is put in force', () => {
   it('sends what was typed on Enter, without the blanks around it', async () => {
@@ -52,8 +56,54 @@ describe('a field that is put in force', () => {
   })
 })
 
+describe('a draft', () => {
+  const field = (value: string, commit = vi.fn(async () => undefined as string | undefined)) => (
+    <ChakraProvider value={system}>
+      <DraftField label="Address" value={value} commit={commit} />
+    </ChakraProvider>
+  )
+
+  it('is not overwritten by an answer that comes while one types again', async () => {
+    let answer: (problem: string | undefined) => void = () => {}
+    const commit = vi.fn(() => new Promise<string | undefined>((settle) => (answer = settle)))
+    const drawn = render(field('old', commit))
+    type('new')
+    key('Enter')
+    type('newer')
+    await act(async () => answer(undefined))
+    drawn.rerender(field('new', commit))
+    expect((screen.getByLabelText('Address') as HTMLInputElement).value).toBe('newer')
+  })
+
+  it('is sent once by Enter and leaving', async () => {
+    const commit = vi.fn(async () => undefined as string | undefined)
+    render(field('old', commit))
+    type('new')
+    await act(async () => {
+      key('Enter')
+      fireEvent.blur(screen.getByLabelText('Address'))
+    })
+    expect(commit).toHaveBeenCalledExactlyOnceWith('new')
+  })
+
+  it('lives on when its field is gone and there again', async () => {
+    const drawn = render(
+      field(
+        'old',
+        vi.fn(async () => 'No.'),
+      ),
+    )
+    type('refused')
+    await act(async () => key('Enter'))
+    drawn.unmount()
+    render(field('old'))
+    expect((screen.getByLabelText('Address') as HTMLInputElement).value).toBe('refused')
+    expect(screen.getByRole('alert').textContent).toBe('No.')
+  })
+})
+
 describe('two ways, one chosen', () => {
-  it('tells which is chosen and says what is chosen next', () => {
+  it('tells which is chosen and says what is chosen next', async () => {
     const onChange = vi.fn()
     const options = [
       { value: 'found', label: 'As found' },
@@ -62,6 +112,6 @@ describe('two ways, one chosen', () => {
     draw(<Segmented label="Which house" value="found" options={options} onChange={onChange} />)
     expect((screen.getByRole('radio', { name: 'As found' }) as HTMLInputElement).checked).toBe(true)
     fireEvent.click(screen.getByRole('radio', { name: 'Planned' }))
-    expect(onChange).toHaveBeenCalledWith('planned')
+    await vi.waitFor(() => expect(onChange).toHaveBeenCalledWith('planned'))
   })
 })

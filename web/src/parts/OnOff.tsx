@@ -13,7 +13,6 @@ export function OnOff(props: { label: string; name: string; on: boolean; set: (o
         checked={on}
         onCheckedChange={({ checked }) => void run(() => set(checked))}
         aria-busy={busy || undefined}
-        opacity={busy ? 0.6 : undefined}
       >
         <Switch.HiddenInput aria-label={name} />
         <Switch.Control bg={on ? 'spruce' : 'quiet'} />

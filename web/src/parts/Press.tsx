@@ -17,6 +17,7 @@ export function Press({ kind = 'other', onClick, children, ...props }: Props) {
   return (
     <chakra.button
       type="button"
+      className="press"
       css={recipe({ kind })}
       aria-busy={busy || undefined}
       onKeyDown={(event: KeyboardEvent) => {

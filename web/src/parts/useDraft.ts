@@ -41,7 +41,8 @@ export function useDraft(
   return {
     text: kept?.text ?? value,
     problem: kept?.problem,
-    isDraft: kept !== undefined && kept.text !== value,
+    /** Typed and not on its way: what is sent is not taken back by Escape. */
+    isDraft: kept !== undefined && kept.text !== value && sent.current !== kept.text.trim(),
     type: (text: string) => useDrafts.getState().write(key, text, about),
     drop: () => useDrafts.getState().drop(key),
     put,

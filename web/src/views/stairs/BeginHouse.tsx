@@ -6,6 +6,7 @@ import { Choice } from '../../parts/Choice'
 import { cardOf, focusOn } from '../../parts/focusOn'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
+import { useBusy } from '../../parts/useBusy'
 import { useFormDraft } from '../../parts/useDraft'
 import { makeGateway } from './newBox'
 
@@ -41,6 +42,7 @@ export function BeginHouse() {
   const { act } = useTools()
   const { values, set, drop } = useFormDraft('begin', blank)
   const [problem, setProblem] = useState<string>()
+  const { busy, run } = useBusy()
   const isModem = values.kind === 'modem'
 
   const begin = async () => {
@@ -90,7 +92,7 @@ export function BeginHouse() {
       <form
         onSubmit={(event) => {
           event.preventDefault()
-          void begin()
+          void run(begin)
         }}
       >
         <Flex gap="10px 12px" wrap="wrap" align="start">
@@ -153,7 +155,7 @@ export function BeginHouse() {
             {problem}
           </Text>
         )}
-        <Press kind="main" type="submit" mt="14px" onClick={begin}>
+        <Press kind="main" type="submit" mt="14px" aria-busy={busy || undefined}>
           Begin here
         </Press>
       </form>

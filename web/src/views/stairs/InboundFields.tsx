@@ -5,6 +5,7 @@ import { AddressText } from '../../parts/AddressText'
 import { DraftField } from '../../parts/DraftField'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
+import { useBusy } from '../../parts/useBusy'
 import { useFormDraft } from '../../parts/useDraft'
 import { useSettings } from './useSettings'
 
@@ -14,6 +15,7 @@ export function InboundFields({ device }: { device: Device }) {
   const { values, set, drop } = useFormDraft('forward', { port: '', to: '' })
   const { port, to } = values
   const [problem, setProblem] = useState<string>()
+  const { busy, run } = useBusy()
   const add = async () => {
     const [address, inner] = to.trim().split(':')
     const failed = await attempt(
@@ -67,7 +69,7 @@ export function InboundFields({ device }: { device: Device }) {
         mt="4px"
         onSubmit={(event) => {
           event.preventDefault()
-          if (port && to) void add()
+          if (port && to) void run(add)
         }}
       >
         <PlainField
@@ -85,7 +87,7 @@ export function InboundFields({ device }: { device: Device }) {
           value={to}
           onChange={(text) => set({ to: text })}
         />
-        <Press onClick={add} disabled={!port || !to}>
+        <Press type="submit" disabled={!port || !to} aria-busy={busy || undefined}>
           Forward it
         </Press>
         <Box>

@@ -6,6 +6,7 @@ import { DraftChoice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
+import { useBusy } from '../../parts/useBusy'
 import { useFormDraft } from '../../parts/useDraft'
 import { portName } from '../../parts/words'
 import { Panel } from './Panel'
@@ -124,6 +125,7 @@ function AddressPair({ line, field, label }: { line: Line; field: 'seen' | 'agre
   const now = { address: line[field]?.address ?? '', gateway: line[field]?.gateway ?? '' }
   const { values, set, drop } = useFormDraft(field, now)
   const [problem, setProblem] = useState<string>()
+  const { busy, run } = useBusy()
   const put = async (pair: { address: string; gateway: string } | undefined) => {
     const failed = await attempt(
       [{ do: 'set-line', line: { ...line, [field]: pair } }],
@@ -147,7 +149,7 @@ function AddressPair({ line, field, label }: { line: Line; field: 'seen' | 'agre
       align="end"
       onSubmit={(event) => {
         event.preventDefault()
-        void note()
+        void run(async () => note())
       }}
     >
       <PlainField
@@ -166,7 +168,7 @@ function AddressPair({ line, field, label }: { line: Line; field: 'seen' | 'agre
         value={values.gateway}
         onChange={(gateway) => set({ gateway })}
       />
-      <Press type="submit" onClick={note}>
+      <Press type="submit" aria-busy={busy || undefined}>
         Note it
       </Press>
       {now.address && <Press onClick={() => put(undefined)}>Forget it</Press>}

@@ -101,13 +101,19 @@ export function ReachTable(props: {
           position: 'relative',
         }}
       >
-        <div role="row" aria-rowindex={1} className="grid-heads" style={{ height: headH }}>
-          <div role="columnheader" aria-colindex={1} style={{ position: 'absolute', left: 0, width: headW }}>
+        <div role="row" tabIndex={-1} aria-rowindex={1} className="grid-heads" style={{ height: headH }}>
+          <div
+            role="columnheader"
+            tabIndex={-1}
+            aria-colindex={1}
+            style={{ position: 'absolute', left: 0, width: headW }}
+          >
             <span className="sr-only">Who asks</span>
           </div>
           {items.map((column) => (
             <div
               role="columnheader"
+              tabIndex={-1}
               aria-colindex={column.index + 2}
               key={column.key}
               className="grid-column"
@@ -121,12 +127,14 @@ export function ReachTable(props: {
         {down.getVirtualItems().map((row) => (
           <div
             role="row"
+            tabIndex={-1}
             aria-rowindex={row.index + 2}
             key={row.key}
             style={{ position: 'absolute', top: headH + row.start, left: 0, height: size, width: '100%' }}
           >
             <div
               role="rowheader"
+              tabIndex={-1}
               aria-colindex={1}
               className="grid-row"
               style={{ width: headW, height: size, lineHeight: `${size}px` }}

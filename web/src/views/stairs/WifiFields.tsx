@@ -61,7 +61,7 @@ function Network({ device, network, place }: { device: Device; network: WifiNetw
       </Text>
       <DraftField
         label="Name (SSID)"
-        width="166px"
+        width="190px"
         mono
         value={network.ssid}
         commit={(ssid) => attempt([deed({ ssid })], 'network.ssid', 'ssid')}

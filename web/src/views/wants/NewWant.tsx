@@ -64,7 +64,7 @@ export function NewWant() {
   const { from, to, discovery, nice, servers, protocol, port, prefix, network, room, count, mbps, place } =
     values
   const [problem, setProblem] = useState<string>()
-  const { run } = useBusy()
+  const { busy, run } = useBusy()
 
   const one = from || things[0]?.value || ''
   const other = to || things.find((thing) => thing.value !== one)?.value || ''
@@ -221,10 +221,9 @@ export function NewWant() {
           <Checkbox.Control borderColor="quiet" />
           <Checkbox.Label fontWeight="400">if it can be had</Checkbox.Label>
         </Checkbox.Root>
-        <Press kind="main" disabled={!canAdd} onClick={add}>
+        <Press kind="main" type="submit" disabled={!canAdd} aria-busy={busy || undefined}>
           Add it
         </Press>
-        <button type="submit" hidden aria-hidden tabIndex={-1} />
       </Flex>
       {(needsThing || kind === 'speed') && (kind === 'speed' ? places : things).length === 0 && (
         <Text mt="6px" fontSize="14px" color="quiet">

@@ -1,0 +1,217 @@
+namespace Altrin.Core.Readings.Parsers;
+
+/// <summary><c>nmcli device wifi list</c>, as a table or terse (<c>-t</c>).</summary>
+internal sealed class NmcliWifi : IPastedParser
+{
+    public string Source => "nmcli-wifi";
+    public IEnumerable<string> Commands => [];
+    public int Begins(ReadOnlySpan<PastedLine> rest) => IsHead(rest[0].Text) ? 3 : Terse(rest[0].Text) is not null ? 3 : 0;
+
+    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => !IsHead(line.Text)
+        && (line.IsBlank || (IsHead(sofar[0].Text) ? Scan.Words(line.Text).Any(Scan.IsMacLike) || line.Text.Contains("Mbit/s", StringComparison.Ordinal) : Terse(line.Text) is not null));
+
+    private static bool IsHead(string text) => text.Contains("SSID", StringComparison.Ordinal) && text.Contains("SIGNAL", StringComparison.Ordinal) && text.Contains("CHAN", StringComparison.Ordinal) && text.Contains("SECURITY", StringComparison.Ordinal);
+
+    /// <summary>Fields between colons, a colon within one behind a backslash: in use, address, name, mode, channel, rate, signal, bars, security.</summary>
+    private static List<string>? Terse(string text)
+    {
+        var fields = new List<string>();
+        var now = new System.Text.StringBuilder();
+        for (var i = 0; i < text.Length; i++)
+        {
+            if (text[i] == '\\' && i + 1 < text.Length) now.Append(text[++i]);
+            else if (text[i] == ':')
+            {
+                fields.Add(now.ToString());
+                now.Clear();
+            }
+            else now.Append(text[i]);
+        }
+        fields.Add(now.ToString());
+        return fields.Count >= 7 && fields.Any(field => Scan.IsMacLike(field) && field.Contains(':', StringComparison.Ordinal)) && fields.Any(field => field.EndsWith("Mbit/s", StringComparison.Ordinal) || field is "Infra") ? fields : null;
+    }
+
+    public PastedReading? Read(IReadOnlyList<PastedLine> lines)
+    {
+        var all = new Gathered();
+        Dictionary<string, (int From, int To)> columns = [];
+        foreach (var line in lines)
+        {
+            if (line.IsBlank) continue;
+            if (IsHead(line.Text)) columns = Columns(line.Text);
+            else if (columns.Count > 0)
+            {
+                // Wide letters push the columns: the address is looked for, the rest counted from it.
+                string? Cell(string name) => columns.TryGetValue(name, out var at) && at.From < line.Text.Length ? line.Text[at.From..Math.Min(at.To, line.Text.Length)].Trim() : null;
+                var bssid = Scan.Words(line.Text).Select(Scan.Mac).FirstOrDefault(one => one is not null);
+                all.Networks.Add(Network(Cell("SSID"), bssid, Cell("CHAN"), Cell("SIGNAL"), Cell("SECURITY"), null));
+            }
+            else if (Terse(line.Text) is { } fields)
+            {
+                var at = fields.FindIndex(field => Scan.IsMacLike(field) && field.Contains(':', StringComparison.Ordinal));
+                string? After(int n) => at + n < fields.Count ? fields[at + n] : null;
+                all.Networks.Add(Network(After(1), Scan.Mac(fields[at]), After(3), After(5), After(7), null));
+            }
+            else all.Unread.Add(line.Number);
+        }
+        return all.As(Source, ReadingPart.Networks);
+    }
+
+    private static SeenNetwork Network(string? ssid, string? bssid, string? channel, string? signal, string? security, string? band) => new(ssid is null or "" or "--" ? null : Scan.Unescape(ssid))
+    {
+        Bssid = bssid,
+        Channel = Scan.Whole(channel ?? ""),
+        Band = band ?? (Scan.Whole(channel ?? "") is { } n ? Scan.BandOfChannel(n) : null),
+        SignalPercent = Scan.Whole(signal ?? ""),
+        Security = security is null ? null : security is "" or "--" ? "open" : SecurityWord.Of(security),
+    };
+
+    internal static Dictionary<string, (int, int)> Columns(string head)
+    {
+        var starts = new List<(string Name, int At)>();
+        for (var i = 0; i < head.Length;)
+        {
+            if (head[i] == ' ') { i++; continue; }
+            var from = i;
+            while (i < head.Length && head[i] != ' ') i++;
+            starts.Add((head[from..i], from));
+        }
+        return starts.Select((one, n) => (one.Name, (one.At, n + 1 < starts.Count ? starts[n + 1].At : int.MaxValue))).DistinctBy(one => one.Name).ToDictionary(one => one.Name, one => one.Item2);
+    }
+}
+
+/// <summary><c>nmcli device show</c>.</summary>
+internal sealed class NmcliDevice : IPastedParser
+{
+    public string Source => "nmcli-device";
+    public IEnumerable<string> Commands => [];
+    public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Text.StartsWith("GENERAL.DEVICE:", StringComparison.Ordinal) ? 3 : Label(rest[0].Text) is { } label && label.StartsWith("IP4.", StringComparison.Ordinal) ? 2 : 0;
+    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || Label(line.Text) is not null && !(line.Text.StartsWith("GENERAL.DEVICE:", StringComparison.Ordinal) && sofar.Any(one => one.Text == line.Text));
+
+    private static string? Label(string text)
+    {
+        if (Scan.Pair(text) is not { } pair) return null;
+        return pair.Label.StartsWith("GENERAL.", StringComparison.Ordinal) || pair.Label.StartsWith("IP4.", StringComparison.Ordinal) || pair.Label.StartsWith("IP6.", StringComparison.Ordinal) || pair.Label.StartsWith("DHCP4.", StringComparison.Ordinal) || pair.Label.StartsWith("DHCP6.", StringComparison.Ordinal)
+            || pair.Label.StartsWith("WIRED-PROPERTIES.", StringComparison.Ordinal) || pair.Label.StartsWith("WIFI-PROPERTIES.", StringComparison.Ordinal) || pair.Label.StartsWith("CAPABILITIES.", StringComparison.Ordinal) || pair.Label.StartsWith("INTERFACE-FLAGS.", StringComparison.Ordinal) || pair.Label.StartsWith("CONNECTIONS.", StringComparison.Ordinal) ? pair.Label : null;
+    }
+
+    public PastedReading? Read(IReadOnlyList<PastedLine> lines)
+    {
+        var all = new Gathered();
+        SeenAdapter? now = null;
+        foreach (var line in lines)
+        {
+            if (line.IsBlank) continue;
+            if (Label(line.Text) is not { } label || Scan.Pair(line.Text) is not { } pair) { all.Unread.Add(line.Number); continue; }
+            if (label == "GENERAL.DEVICE")
+            {
+                if (now is not null) all.Adapters.Add(now);
+                now = new(pair.Value) { Kind = Scan.KindOf(pair.Value) };
+            }
+            else now ??= new("") { };
+            if (label == "GENERAL.TYPE") now = now with { Kind = pair.Value switch { "ethernet" => Scan.IsVirtual(now.Name) ? AdapterKind.Virtual : AdapterKind.Ethernet, "wifi" => AdapterKind.Wifi, "loopback" or "bridge" or "tun" or "wireguard" or "veth" or "dummy" or "wifi-p2p" or "bt" or "vlan" or "ip-tunnel" => AdapterKind.Virtual, _ => now.Kind } };
+            else if (label == "GENERAL.HWADDR") now = now with { Mac = Scan.Mac(pair.Value) };
+            else if (label.StartsWith("IP4.ADDRESS", StringComparison.Ordinal) && Scan.AddressWithPrefix(pair.Value) is { } address) now = now.Address is null ? now with { Address = address, LinkLocal = Scan.IsLinkLocal(address) } : now with { Also = now.Also.Add(address) };
+            else if (label == "IP4.GATEWAY" && Scan.Address(pair.Value) is { } gateway) now = now with { Gateway = gateway };
+            else if (label.StartsWith("IP4.DNS", StringComparison.Ordinal) && Scan.Address(pair.Value) is { } dns) now = now with { Dns = now.Dns.Add(dns) };
+            else if (label.StartsWith("DHCP4.OPTION", StringComparison.Ordinal))
+            {
+                now = now with { Method = "dhcp" };
+                if (pair.Value.StartsWith("dhcp_server_identifier", StringComparison.Ordinal)) now = now with { Server = Scan.Address(pair.Value.Split('=')[^1]) };
+            }
+        }
+        if (now is not null) all.Adapters.Add(now);
+        return all.As(Source, ReadingPart.Adapters);
+    }
+}
+
+/// <summary><c>iw dev … scan</c>.</summary>
+internal sealed class IwScan : IPastedParser
+{
+    public string Source => "iw-scan";
+    public IEnumerable<string> Commands => [];
+    public int Begins(ReadOnlySpan<PastedLine> rest) => Bss(rest[0].Text) is not null ? 3 : 0;
+    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || line.Indent > 0 || Bss(line.Text) is { } bss && sofar.All(one => Bss(one.Text) != bss);
+
+    /// <summary><c>BSS 02:00:5e:10:00:03(on wlan0) -- associated</c>.</summary>
+    private static string? Bss(string text) => text.StartsWith("BSS ", StringComparison.Ordinal) ? Scan.Mac(text[4..].Split('(', ' ')[0]) : null;
+
+    public PastedReading? Read(IReadOnlyList<PastedLine> lines)
+    {
+        var all = new Gathered();
+        SeenNetwork? now = null;
+        bool isPrivate = false, isRsn = false, isWpa = false, isSae = false, isPsk = false, isCompany = false;
+        var section = "";
+        void Close()
+        {
+            if (now is not null) all.Networks.Add(now with { Security = isCompany ? "enterprise" : isSae ? isPsk ? "wpa2-wpa3" : "wpa3" : isRsn ? "wpa2" : isWpa ? "wpa" : isPrivate ? "wep" : "open" });
+            (isPrivate, isRsn, isWpa, isSae, isPsk, isCompany, section) = (false, false, false, false, false, false, "");
+        }
+        foreach (var line in lines)
+        {
+            if (line.IsBlank) continue;
+            if (Bss(line.Text) is { } bss)
+            {
+                Close();
+                now = new((string?)null) { Bssid = bss };
+                continue;
+            }
+            if (now is null) { all.Unread.Add(line.Number); continue; }
+            var text = line.Trimmed;
+            if (text.StartsWith("freq:", StringComparison.Ordinal) && Scan.Number(text[5..]) is { } mhz) now = now with { Band = Scan.BandOf(mhz), Channel = now.Channel ?? Scan.ChannelOf(mhz) };
+            else if (text.StartsWith("signal:", StringComparison.Ordinal)) now = now with { LevelDbm = Scan.Number(text[7..]) };
+            else if (text.StartsWith("SSID:", StringComparison.Ordinal)) now = now with { Ssid = Name(text[5..].Trim()) };
+            else if (text.StartsWith("DS Parameter set: channel", StringComparison.Ordinal)) now = now with { Channel = Scan.Whole(Scan.Words(text)[^1]) ?? now.Channel };
+            else if (text.StartsWith("capability:", StringComparison.Ordinal)) isPrivate = text.Contains("Privacy", StringComparison.Ordinal);
+            else if (text.StartsWith("RSN:", StringComparison.Ordinal)) (isRsn, section) = (true, "rsn");
+            else if (text.StartsWith("WPA:", StringComparison.Ordinal)) (isWpa, section) = (true, "wpa");
+            else if (text.StartsWith("HT operation:", StringComparison.Ordinal)) section = "ht";
+            else if (text.StartsWith("VHT operation:", StringComparison.Ordinal)) section = "vht";
+            else if (text.StartsWith("* Authentication suites:", StringComparison.Ordinal) && section is "rsn" or "wpa")
+            {
+                isSae |= text.Contains("SAE", StringComparison.Ordinal);
+                isPsk |= text.Contains("PSK", StringComparison.Ordinal);
+                isCompany |= text.Contains("802.1X", StringComparison.Ordinal);
+            }
+            else if (text.StartsWith("* primary channel:", StringComparison.Ordinal)) now = now with { Channel = Scan.Whole(Scan.Words(text)[^1]) ?? now.Channel };
+            else if (text.StartsWith("* secondary channel offset:", StringComparison.Ordinal)) now = now with { WidthMHz = now.WidthMHz ?? (text.EndsWith("no secondary", StringComparison.Ordinal) ? 20 : 40) };
+            else if (section == "vht" && text.StartsWith("* channel width:", StringComparison.Ordinal)) now = now with { WidthMHz = Scan.Whole(Scan.Words(text)[3]) switch { 1 => 80, 2 => 160, 3 => 160, _ => now.WidthMHz } };
+        }
+        Close();
+        return all.As(Source, ReadingPart.Networks);
+    }
+
+    private static string? Name(string text) => text.Length == 0 || text.Replace("\\x00", "", StringComparison.Ordinal).Length == 0 ? null : Scan.Unescape(text);
+}
+
+/// <summary><c>iw dev … link</c>.</summary>
+internal sealed class IwLink : IPastedParser
+{
+    public string Source => "iw-link";
+    public IEnumerable<string> Commands => [];
+    public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Text.StartsWith("Connected to ", StringComparison.Ordinal) && Scan.Mac(Scan.Words(rest[0].Text)[2]) is not null || rest[0].Text == "Not connected." ? 3 : 0;
+    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || line.Indent > 0;
+
+    public PastedReading? Read(IReadOnlyList<PastedLine> lines)
+    {
+        var all = new Gathered();
+        SeenNetwork? now = null;
+        foreach (var line in lines)
+        {
+            if (line.IsBlank || line.Text == "Not connected.") continue;
+            var text = line.Trimmed;
+            if (text.StartsWith("Connected to ", StringComparison.Ordinal)) now = new((string?)null) { Bssid = Scan.Mac(Scan.Words(text)[2]) };
+            else if (now is null) all.Unread.Add(line.Number);
+            else if (text.StartsWith("SSID:", StringComparison.Ordinal)) now = now with { Ssid = text[5..].Trim() is { Length: > 0 } name ? Scan.Unescape(name) : null };
+            else if (text.StartsWith("freq:", StringComparison.Ordinal) && Scan.Number(text[5..]) is { } mhz) now = now with { Band = Scan.BandOf(mhz), Channel = Scan.ChannelOf(mhz) };
+            else if (text.StartsWith("signal:", StringComparison.Ordinal)) now = now with { LevelDbm = Scan.Number(text[7..]) };
+            else if (text.StartsWith("rx bitrate:", StringComparison.Ordinal) || text.StartsWith("tx bitrate:", StringComparison.Ordinal))
+            {
+                var words = Scan.Words(text);
+                if (words.FirstOrDefault(word => word.EndsWith("MHz", StringComparison.Ordinal) && Scan.Whole(word[..^3]) is not null) is { } width) now = now with { WidthMHz = Scan.Whole(width[..^3]) };
+            }
+        }
+        if (now is not null) all.Networks.Add(now);
+        return all.As(Source, ReadingPart.Networks);
+    }
+}

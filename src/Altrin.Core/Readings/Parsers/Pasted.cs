@@ -1,0 +1,111 @@
+using System.Collections.Immutable;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Readings.Parsers;
+
+/// <summary>What one pasted output shows: <c>altrin.reading/1</c>. What the text does not say is null or empty.</summary>
+/// <param name="Source">Which tool wrote it, by the format's word.</param>
+/// <param name="Language"><c>en</c>, <c>de</c>, <c>fr</c> or <c>es</c>, where the text has words of one.</param>
+/// <param name="Unread">Numbers of lines, from 1, that said something it could not use.</param>
+public sealed record PastedReading(
+    string Source,
+    string? Language,
+    ImmutableArray<SeenAdapter> Adapters,
+    ImmutableArray<SeenNeighbour> Neighbours,
+    ImmutableArray<SeenNetwork> Networks,
+    ImmutableArray<SeenHop> Hops,
+    ImmutableArray<SeenPing> Pings,
+    ImmutableArray<int> Unread)
+{
+    /// <summary>Parts that the tool tells of at all: an empty list of such a part is said, of another left out.</summary>
+    public ImmutableArray<ReadingPart> Tells { get; init; } = [];
+}
+
+public enum ReadingPart { Adapters, Neighbours, Networks, Hops, Pings }
+
+public enum AdapterKind { Ethernet, Wifi, Virtual, Other }
+
+/// <summary>A network interface of the laptop.</summary>
+/// <param name="Address">With its prefix where the text has one (<c>192.168.31.104/24</c>).</param>
+/// <param name="Method"><c>dhcp</c> or <c>static</c>.</param>
+/// <param name="Also">Further addresses.</param>
+public sealed record SeenAdapter(string Name)
+{
+    public AdapterKind Kind { get; init; } = AdapterKind.Other;
+    public string? Mac { get; init; }
+    public string? Address { get; init; }
+    public string? Gateway { get; init; }
+    public ImmutableArray<string> Dns { get; init; } = [];
+    public string? Method { get; init; }
+    public string? Server { get; init; }
+    public bool? LinkLocal { get; init; }
+    public ImmutableArray<string> Also { get; init; } = [];
+}
+
+/// <param name="Adapter">By which adapter it was seen, where the text names it.</param>
+public sealed record SeenNeighbour(string? Address, string? Mac, string? Name, string? Adapter = null);
+
+/// <summary>A Wi-Fi network in the air.</summary>
+/// <param name="Ssid">Null for a hidden one.</param>
+public sealed record SeenNetwork(string? Ssid)
+{
+    public string? Bssid { get; init; }
+    public string? Band { get; init; }
+    public int? Channel { get; init; }
+    public int? WidthMHz { get; init; }
+    public double? LevelDbm { get; init; }
+    public int? SignalPercent { get; init; }
+    public string? Security { get; init; }
+    /// <summary>The password, from a shared Wi-Fi code alone; kept out of what is printed.</summary>
+    internal string? Key { get; init; }
+}
+
+/// <param name="Address">Null for a silent one.</param>
+public sealed record SeenHop(int N, string? Address, double? Ms);
+
+/// <param name="Received">Answers of the target itself.</param>
+public sealed record SeenPing(string Target, int? Sent, int? Received, double? Ms);
+
+/// <summary>A line of what was pasted.</summary>
+/// <param name="Number">From 1.</param>
+/// <param name="Text">Without the blanks at its end.</param>
+public readonly record struct PastedLine(int Number, string Text)
+{
+    public bool IsBlank => Text.Length == 0;
+    public string Trimmed => Text.Trim();
+    public int Indent => Text.Length - Text.TrimStart().Length;
+}
+
+/// <summary>What a parser has gathered of one output, line by line.</summary>
+internal sealed class Gathered
+{
+    public string? Language { get; set; }
+    public List<SeenAdapter> Adapters { get; } = [];
+    public List<SeenNeighbour> Neighbours { get; } = [];
+    public List<SeenNetwork> Networks { get; } = [];
+    public List<SeenHop> Hops { get; } = [];
+    public List<SeenPing> Pings { get; } = [];
+    public List<int> Unread { get; } = [];
+
+    public PastedReading As(string source, params ReadingPart[] tells) => new(source, Language,
+        [.. Adapters], [.. Neighbours.Distinct()], [.. Networks], [.. Hops], [.. Pings], [.. Unread.Distinct().Order()])
+    { Tells = [.. tells] };
+}
+
+/// <summary>One tool's output. Plain scanning, a line at a time: no pattern that a hostile text could make run away.</summary>
+internal interface IPastedParser
+{
+    /// <summary>The format's word for it.</summary>
+    string Source { get; }
+
+    /// <summary>How sure it is that an output of it begins with this line: 0 not at all, 3 beyond doubt.</summary>
+    int Begins(ReadOnlySpan<PastedLine> rest);
+
+    /// <summary>Whether a further line still belongs to the output that has begun: another output of the same tool is one of its own.</summary>
+    bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line);
+
+    /// <summary>The commands that write it, without their arguments.</summary>
+    IEnumerable<string> Commands { get; }
+
+    PastedReading? Read(IReadOnlyList<PastedLine> lines);
+}

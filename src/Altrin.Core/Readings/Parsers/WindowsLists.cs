@@ -1,0 +1,149 @@
+namespace Altrin.Core.Readings.Parsers;
+
+/// <summary><c>arp -a</c> of Windows: a table an interface.</summary>
+internal sealed class WindowsArp : IPastedParser
+{
+    private static readonly (string Fold, string Language)[] Columns =
+        [("internetaddressphysicaladdresstype", "en"), ("internetadressephysischeadressetyp", "de"), ("internetadressephysikaladressetyp", "de"), ("internetadressephysikalischeadressetyp", "de"),
+            ("adresseinternetadressephysiquetype", "fr"), ("direccindeinternetdireccinfsicatipo", "es")];
+
+    private static readonly string[] Kinds = ["dynamic", "static", "invalid", "dynamisch", "statisch", "ungltig", "dynamique", "statique", "nonvalide", "dinmico", "esttico", "novlido"];
+
+    /// <summary>Nothing is known: said so in words.</summary>
+    private static readonly (string Fold, string Language)[] Nothing =
+        [("noarpentriesfound", "en"), ("eswurdenkeinearpeintrgegefunden", "de"), ("aucuneentrearptrouve", "fr"), ("nosehanencontradoentradasarp", "es"), ("nosehaencontradoningunaentradaarp", "es")];
+
+    public string Source => "windows-arp";
+    public IEnumerable<string> Commands => ["arp", "arp.exe"];
+
+    public int Begins(ReadOnlySpan<PastedLine> rest)
+    {
+        var first = Scan.Fold(rest[0].Text);
+        if (Nothing.Any(one => first.StartsWith(one.Fold, StringComparison.Ordinal))) return 3;
+        if (Interface(rest[0].Text) is not null) return rest.Length > 1 && (IsColumns(rest[1].Text) is not null || Row(rest[1]) is not null) ? 3 : 1;
+        return IsColumns(rest[0].Text) is not null ? 3 : Row(rest[0]) is not null ? 2 : 0;
+    }
+
+    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) =>
+        line.IsBlank || line.Indent > 0 || Row(line) is not null || IsColumns(line.Text) is not null || Interface(line.Text) is not null;
+
+    /// <summary><c>Interface: 192.168.1.104 --- 0x5</c>, in any of the languages.</summary>
+    private static string? Interface(string text)
+    {
+        if (!text.Contains("---", StringComparison.Ordinal) || text.Length == 0 || char.IsWhiteSpace(text[0])) return null;
+        var fold = Scan.Fold(Scan.Words(text)[0]);
+        return fold is "interface" or "schnittstelle" or "interfaz" ? Scan.AddressIn(text) : null;
+    }
+
+    private static string? IsColumns(string text)
+    {
+        var fold = Scan.Fold(text);
+        foreach (var (columns, language) in Columns)
+            if (fold == columns) return language;
+        return null;
+    }
+
+    private static (string Address, string Mac)? Row(PastedLine line)
+    {
+        var words = Scan.Words(line.Text);
+        return words.Length >= 3 && Scan.Address(words[0]) is { } address && words[1].Contains('-', StringComparison.Ordinal) && Scan.IsMacLike(words[1]) && Kinds.Contains(Scan.Fold(string.Concat(words[2..])))
+            ? (address, words[1]) : null;
+    }
+
+    public PastedReading? Read(IReadOnlyList<PastedLine> lines)
+    {
+        var all = new Gathered();
+        string? adapter = null;
+        foreach (var line in lines)
+        {
+            if (line.IsBlank) continue;
+            if (Interface(line.Text) is { } held)
+            {
+                adapter = held;
+                all.Language ??= Scan.Fold(Scan.Words(line.Text)[0]) switch { "schnittstelle" => "de", "interfaz" => "es", _ => null };
+            }
+            else if (IsColumns(line.Text) is { } language) all.Language = language;
+            else if (Nothing.FirstOrDefault(one => Scan.Fold(line.Text).StartsWith(one.Fold, StringComparison.Ordinal)).Language is { } said) all.Language = said;
+            else if (Row(line) is { } row)
+            {
+                if (Scan.IsSomebody(row.Address) && Scan.Mac(row.Mac) is { } mac) all.Neighbours.Add(new(row.Address, mac, null, adapter));
+            }
+            else all.Unread.Add(line.Number);
+        }
+        return all.As(Source, ReadingPart.Neighbours);
+    }
+}
+
+/// <summary><c>getmac</c> and <c>getmac /v</c>.</summary>
+internal sealed class WindowsGetmac : IPastedParser
+{
+    private static readonly (string Start, string Language)[] Headings = [("connectionname", "en"), ("physicaladdresstransportname", "en"), ("verbindungsname", "de"), ("physischeadressetransportname", "de"), ("physikalischeadressetransportname", "de"),
+        ("nomdeconnexion", "fr"), ("adressephysiquenomdutransport", "fr"), ("nomdelaconnexion", "fr"), ("nombredeconexin", "es"), ("nombredelaconexin", "es"), ("direccinfsicanombredetransporte", "es")];
+
+    public string Source => "windows-getmac";
+    public IEnumerable<string> Commands => ["getmac", "getmac.exe"];
+
+    public int Begins(ReadOnlySpan<PastedLine> rest)
+    {
+        if (Heading(rest[0].Text) is null) return 0;
+        for (var i = 1; i < Math.Min(rest.Length, 3); i++)
+            if (IsRule(rest[i].Text)) return 3;
+        return 0;
+    }
+
+    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) =>
+        line.IsBlank || IsRule(line.Text) || (Heading(line.Text) is null ? line.Text.Contains('-', StringComparison.Ordinal) || line.Text.Contains("N/A", StringComparison.Ordinal) : sofar.All(one => one.IsBlank));
+
+    private static string? Heading(string text)
+    {
+        var fold = Scan.Fold(text);
+        foreach (var (start, language) in Headings)
+            if (fold.StartsWith(start, StringComparison.Ordinal)) return language;
+        return null;
+    }
+
+    private static bool IsRule(string text) => text.Contains("====", StringComparison.Ordinal) && text.All(letter => letter is '=' or ' ');
+
+    public PastedReading? Read(IReadOnlyList<PastedLine> lines)
+    {
+        var all = new Gathered();
+        List<(int From, int To)> columns = [];
+        foreach (var line in lines)
+        {
+            if (line.IsBlank) continue;
+            if (Heading(line.Text) is { } language) all.Language = language;
+            else if (IsRule(line.Text)) columns = Columns(line.Text);
+            else if (columns.Count > 0)
+            {
+                var cells = columns.Select(column => column.From < line.Text.Length ? line.Text[column.From..Math.Min(column.To, line.Text.Length)].Trim() : "").ToList();
+                var mac = cells.Select(Scan.Mac).FirstOrDefault(one => one is not null) ?? Scan.Words(line.Text).Select(Scan.Mac).FirstOrDefault(one => one is not null);
+                if (mac is null) continue;
+                // Four columns with /v: name, maker's name of the card, address, transport.
+                var (name, card) = cells.Count >= 4 ? (cells[0], cells[1]) : (mac, "");
+                all.Adapters.Add(new(name) { Mac = mac, Kind = Scan.IsVirtual(name) || Scan.IsVirtual(card) ? AdapterKind.Virtual : Kind($"{name} {card}") });
+            }
+            else all.Unread.Add(line.Number);
+        }
+        return all.As(Source, ReadingPart.Adapters);
+    }
+
+    private static AdapterKind Kind(string words)
+    {
+        words = words.ToLowerInvariant();
+        return words.Contains("wi-fi", StringComparison.Ordinal) || words.Contains("wlan", StringComparison.Ordinal) || words.Contains("wireless", StringComparison.Ordinal) ? AdapterKind.Wifi
+            : words.Contains("ethernet", StringComparison.Ordinal) || words.Contains("gigabit", StringComparison.Ordinal) ? AdapterKind.Ethernet : AdapterKind.Other;
+    }
+
+    private static List<(int, int)> Columns(string rule)
+    {
+        var columns = new List<(int, int)>();
+        for (var i = 0; i < rule.Length;)
+        {
+            if (rule[i] != '=') { i++; continue; }
+            var from = i;
+            while (i < rule.Length && rule[i] == '=') i++;
+            columns.Add((from, i));
+        }
+        return columns;
+    }
+}
