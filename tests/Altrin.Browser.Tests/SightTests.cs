@@ -58,7 +58,7 @@ public sealed class SightTests : HandTest
                 .filter((one) => one.getClientRects().length && getComputedStyle(one).visibility !== 'hidden' && !one.closest('.skip') && one.type !== 'file' && !one.hidden)
                 .map((one) => [one.getAttribute('aria-label') ?? one.textContent.slice(0, 30), ...reach(one).map(Math.round)])
                 .filter(([, w, h]) => w < 43 || h < 43).map((one) => one.join(' ')).join(' | ')
-            """) is string small ? small : "nothing") ;
+            """) is string small ? small : "nothing");
         OpenDemo(on: phone);
         Check("stairs");
         phone.Press(() => phone.Css("[data-box=studio]"));

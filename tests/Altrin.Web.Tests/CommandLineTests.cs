@@ -125,4 +125,43 @@ public class CommandLineTests
         var (_, output, _) = Run("", "--only", "segments,needs", File("healthy"));
         Assert.Equal(["format", "segments", "needs"], JsonDocument.Parse(output).RootElement.EnumerateObject().Select(property => property.Name));
     }
+
+    private static (int Status, string Output, string Error) ReadPasted(byte[] input)
+    {
+        using var output = new MemoryStream();
+        using var error = new StringWriter();
+        var status = ReadCommand.Run(["-"], () => new MemoryStream(input), output, error);
+        return (status, Encoding.UTF8.GetString(output.ToArray()), error.ToString());
+    }
+
+    [Fact]
+    public void A_pasted_output_gives_its_reading_and_several_a_line_each()
+    {
+        const string Ping = "PING 192.168.31.1 (192.168.31.1) 56(84) bytes of data.\n\n--- 192.168.31.1 ping statistics ---\n1 packets transmitted, 1 received, 0% packet loss, time 0ms\n";
+        var (status, output, error) = ReadPasted(Encoding.UTF8.GetBytes(Ping));
+        Assert.Equal((0, "", "altrin.reading/1"), (status, error, JsonDocument.Parse(output).RootElement.GetProperty("format").GetString()));
+        (_, output, _) = ReadPasted(Encoding.UTF8.GetBytes(Ping + "\n192.168.31.1 dev eth0 lladdr 02:00:5e:10:00:01 REACHABLE\n"));
+        Assert.Equal(["ping", "ip-neigh"], output.TrimEnd('\n').Split('\n').Select(line => JsonDocument.Parse(line).RootElement.GetProperty("source").GetString()));
+    }
+
+    [Fact]
+    public void An_old_code_page_and_two_bytes_a_letter_are_read_as_well()
+    {
+        const string Text = "Windows-IP-Konfiguration\r\n\r\nDrahtlos-LAN-Adapter WLAN für Gäste:\r\n\r\n   IPv4-Adresse  . . . . . . . . . . : 192.168.31.104(Bevorzugt)\r\n   Subnetzmaske  . . . . . . . . . . : 255.255.255.0\r\n";
+        foreach (var encoding in new[] { Encoding.UTF8, Encoding.Latin1, Encoding.Unicode, Encoding.BigEndianUnicode })
+        {
+            var (status, output, _) = ReadPasted([.. encoding.GetPreamble(), .. encoding.GetBytes(Text)]);
+            var adapter = JsonDocument.Parse(output).RootElement.GetProperty("adapters")[0];
+            Assert.Equal((0, "WLAN für Gäste", "192.168.31.104/24"), (status, adapter.GetProperty("name").GetString(), adapter.GetProperty("address").GetString()));
+        }
+    }
+
+    [Fact]
+    public void What_is_not_recognised_is_one_line_and_status_2()
+    {
+        var (status, output, error) = ReadPasted("Dear all,\nthe printer is broken."u8.ToArray());
+        Assert.Equal((2, ""), (status, output));
+        Assert.Matches("^-: nothing here is recognised\\. [^\n]+\n$", error);
+        Assert.Equal(2, ReadPasted([0xff, 0x00, 0xc3, 0x28]).Status);
+    }
 }

@@ -4,7 +4,7 @@ using Altrin.Core.Network;
 namespace Altrin.Core.Readings.Parsers;
 
 /// <summary>Small pieces that the parsers share.</summary>
-internal static class Scan
+public static class Scan
 {
     private static readonly char[] Blanks = [' ', '\t', '\u00a0'];
 

@@ -166,7 +166,10 @@ internal sealed class Resolvectl : IPastedParser
     public string Source => "resolvectl";
     public IEnumerable<string> Commands => ["resolvectl", "systemd-resolve"];
     public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Text == "Global" && rest.Length > 1 && rest[1].Indent > 0 ? 3 : Link(rest[0].Text) is not null ? 3 : 0;
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || line.Indent > 0 || Link(line.Text) is { } name && sofar.All(one => Link(one.Text) != name);
+    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || line.Indent > 0 || IsLabel(line.Text) || Link(line.Text) is { } name && sofar.All(one => Link(one.Text) != name);
+
+    /// <summary>Labels stand right-aligned, so the longest begins its line.</summary>
+    private static bool IsLabel(string text) => text.StartsWith("Current DNS Server:", StringComparison.Ordinal) || text.StartsWith("Fallback DNS Servers:", StringComparison.Ordinal) || text.StartsWith("resolv.conf mode:", StringComparison.Ordinal);
 
     /// <summary><c>Link 2 (enp3s0)</c>.</summary>
     private static string? Link(string text) => Scan.Words(text) is ["Link", var n, var name, ..] && Scan.Whole(n) is not null && name.StartsWith('(') ? name.Trim('(', ')', ':') : null;
@@ -186,7 +189,7 @@ internal sealed class Resolvectl : IPastedParser
                 isServers = false;
                 continue;
             }
-            if (line.Indent == 0) { isServers = false; if (line.Text != "Global") all.Unread.Add(line.Number); continue; }
+            if (line.Indent == 0 && !IsLabel(line.Text)) { isServers = false; if (line.Text != "Global") all.Unread.Add(line.Number); continue; }
             if (Scan.Pair(line.Text) is { } pair && !Scan.IsIpv6(line.Trimmed) && pair.Label.Any(char.IsAsciiLetter) && !Scan.IsIpv6(Scan.Words(line.Text)[0]))
             {
                 isServers = pair.Label == "DNS Servers";
