@@ -14,7 +14,7 @@ export function focusOn(selector: string) {
   const look = () => {
     const target = document.querySelector<HTMLElement>(selector)
     const isCovered = document.querySelector('[role=dialog]') !== null
-    if (target && !isCovered) {
+    if (!isLeft && target && !isCovered) {
       if (document.activeElement === target) held++
       else target.focus()
     }

@@ -8,7 +8,6 @@ internal sealed class IpAddr : IPastedParser
     private static readonly string[] States = ["UP", "DOWN", "UNKNOWN", "DORMANT", "LOWERLAYERDOWN", "NOTPRESENT", "TESTING"];
 
     public string Source => "ip-addr";
-    public IEnumerable<string> Commands => [];
 
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {
@@ -133,7 +132,6 @@ internal sealed class IpAddr : IPastedParser
 internal sealed class IpRoute : IPastedParser
 {
     public string Source => "ip-route";
-    public IEnumerable<string> Commands => [];
 
     public int Begins(ReadOnlySpan<PastedLine> rest) => Row(rest[0].Text) is not null ? 3 : 0;
 
@@ -186,7 +184,6 @@ internal sealed class IpNeigh : IPastedParser
     private static readonly string[] States = ["REACHABLE", "STALE", "DELAY", "PROBE", "FAILED", "INCOMPLETE", "PERMANENT", "NOARP", "NONE"];
 
     public string Source => "ip-neigh";
-    public IEnumerable<string> Commands => [];
     public int Begins(ReadOnlySpan<PastedLine> rest) => Row(rest[0].Text) is not null ? 3 : 0;
     public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || Row(line.Text) is not null && sofar.All(one => one.Text != line.Text);
 
@@ -217,7 +214,6 @@ internal sealed class IpNeigh : IPastedParser
 internal sealed class Ifconfig : IPastedParser
 {
     public string Source => "ifconfig";
-    public IEnumerable<string> Commands => ["ifconfig"];
     public int Begins(ReadOnlySpan<PastedLine> rest) => Head(rest[0].Text) is not null ? 3 : 0;
 
     public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) =>
@@ -271,7 +267,6 @@ internal sealed class Ifconfig : IPastedParser
 internal sealed class Arp : IPastedParser
 {
     public string Source => "arp";
-    public IEnumerable<string> Commands => ["arp"];
     public int Begins(ReadOnlySpan<PastedLine> rest) => Sentence(rest[0].Text) is not null || IsHead(rest[0].Text) ? 3 : 0;
 
     public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank
@@ -322,7 +317,6 @@ internal sealed class Arp : IPastedParser
 internal sealed class NetstatRoute : IPastedParser
 {
     public string Source => "netstat-route";
-    public IEnumerable<string> Commands => ["netstat"];
     public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Trimmed is "Routing tables" or "Kernel IP routing table" ? 3 : IsHead(rest[0].Text) ? 3 : 0;
 
     public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.Trimmed is not ("Routing tables" or "Kernel IP routing table")

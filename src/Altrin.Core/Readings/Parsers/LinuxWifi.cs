@@ -4,7 +4,6 @@ namespace Altrin.Core.Readings.Parsers;
 internal sealed class NmcliWifi : IPastedParser
 {
     public string Source => "nmcli-wifi";
-    public IEnumerable<string> Commands => [];
     public int Begins(ReadOnlySpan<PastedLine> rest) => IsHead(rest[0].Text) ? 3 : Terse(rest[0].Text) is not null ? 3 : 0;
 
     public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => !IsHead(line.Text)
@@ -84,7 +83,6 @@ internal sealed class NmcliWifi : IPastedParser
 internal sealed class NmcliDevice : IPastedParser
 {
     public string Source => "nmcli-device";
-    public IEnumerable<string> Commands => [];
     public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Text.StartsWith("GENERAL.DEVICE:", StringComparison.Ordinal) ? 3 : Label(rest[0].Text) is { } label && label.StartsWith("IP4.", StringComparison.Ordinal) ? 2 : 0;
     public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || Label(line.Text) is not null && !(line.Text.StartsWith("GENERAL.DEVICE:", StringComparison.Ordinal) && sofar.Any(one => one.Text == line.Text));
 
@@ -129,7 +127,6 @@ internal sealed class NmcliDevice : IPastedParser
 internal sealed class IwScan : IPastedParser
 {
     public string Source => "iw-scan";
-    public IEnumerable<string> Commands => [];
     public int Begins(ReadOnlySpan<PastedLine> rest) => Bss(rest[0].Text) is not null ? 3 : 0;
     public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || line.Indent > 0 || Bss(line.Text) is { } bss && sofar.All(one => Bss(one.Text) != bss);
 
@@ -188,7 +185,6 @@ internal sealed class IwScan : IPastedParser
 internal sealed class IwLink : IPastedParser
 {
     public string Source => "iw-link";
-    public IEnumerable<string> Commands => [];
     public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Text.StartsWith("Connected to ", StringComparison.Ordinal) && Scan.Mac(Scan.Words(rest[0].Text)[2]) is not null || rest[0].Text == "Not connected." ? 3 : 0;
     public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || line.Indent > 0;
 

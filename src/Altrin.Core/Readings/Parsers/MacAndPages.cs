@@ -4,7 +4,6 @@ namespace Altrin.Core.Readings.Parsers;
 internal sealed class MacNetwork : IPastedParser
 {
     public string Source => "mac-network";
-    public IEnumerable<string> Commands => ["networksetup"];
     public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Text is "DHCP Configuration" or "Manual Configuration" or "Manually Using DHCP Router Configuration" or "BOOTP Configuration" ? 3 : 0;
     public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || Begins([line]) == 0 && Scan.Pair(line.Text) is not null && sofar.Count < 14;
 
@@ -43,7 +42,6 @@ internal sealed class MacWifi : IPastedParser
     private static readonly string[] Fields = ["PHY Mode", "Channel", "Country Code", "Network Type", "Security", "Signal / Noise", "Transmit Rate", "MCS Index", "BSSID"];
 
     public string Source => "mac-wifi";
-    public IEnumerable<string> Commands => ["system_profiler"];
     public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Trimmed is "Wi-Fi:" or "AirPort:" ? 3 : rest[0].Trimmed is "Current Network Information:" or "Other Local Wi-Fi Networks:" ? 2 : 0;
     public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || line.Indent > 0;
 
@@ -113,7 +111,6 @@ internal sealed class ClientTable : IPastedParser
     private static readonly string[] Macs = ["mac", "macaddress", "macid", "hardwareaddress", "physicaladdress", "macadresse", "adressemac", "direccinmac", "macaddr", "hwaddress"];
 
     public string Source => "client-table";
-    public IEnumerable<string> Commands => [];
 
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {
@@ -190,7 +187,6 @@ internal sealed class WifiDetails : IPastedParser
     private static readonly string[] Labels = ["networkname", "ssid", "network", "netzwerkname", "nomdurseau", "nombredelared"];
 
     public string Source => "wifi-details";
-    public IEnumerable<string> Commands => [];
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {
         if (rest[0].Trimmed.StartsWith("WIFI:", StringComparison.OrdinalIgnoreCase) && rest[0].Text.Contains(';', StringComparison.Ordinal)) return 3;

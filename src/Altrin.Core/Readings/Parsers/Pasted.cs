@@ -104,8 +104,5 @@ internal interface IPastedParser
     /// <summary>Whether a further line still belongs to the output that has begun: another output of the same tool is one of its own.</summary>
     bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line);
 
-    /// <summary>The commands that write it, without their arguments.</summary>
-    IEnumerable<string> Commands { get; }
-
     PastedReading? Read(IReadOnlyList<PastedLine> lines);
 }

@@ -145,7 +145,7 @@ public static class Scan
         string[] parts = ["virtual", "virtuel", "vethernet", "hyper-v", "loopback", "tunnel", "teredo", "isatap", "6to4", "bluetooth", "tap-", "tap adapter", "vpn", "wireguard", "wintun", "docker",
             "pseudo", "wi-fi direct", "wifi direct", "wan miniport", "bridge0", "npcap", "host-only"];
         if (parts.Any(part => words.Contains(part, StringComparison.Ordinal))) return true;
-        string[] starts = ["lo", "docker", "veth", "virbr", "br-", "tun", "tap", "wg", "utun", "awdl", "llw", "gif", "stf", "anpi", "ap1", "vmnet", "vboxnet", "vnet", "bridge", "ppp", "sit", "ip6tnl", "dummy", "ipsec", "zt", "p2p", "bnep", "lxc", "lxd", "cni", "flannel", "tailscale", "pktap", "xhc"];
+        string[] starts = ["lo", "docker", "veth", "virbr", "br-", "tun", "tap", "wg", "utun", "awdl", "llw", "gif", "stf", "anpi", "ap1", "vmnet", "vnet", "bridge", "ppp", "sit", "ip6tnl", "dummy", "ipsec", "p2p", "bnep", "lxc", "lxd", "cni", "flannel", "pktap", "xhc"];
         return starts.Any(start => words.StartsWith(start, StringComparison.Ordinal) && (words.Length == start.Length || start.Length > 2 || char.IsAsciiDigit(words[start.Length]) || words[start.Length] == '-'));
     }
 

@@ -4,7 +4,6 @@ namespace Altrin.Core.Readings.Parsers;
 internal sealed class UnixPing : IPastedParser
 {
     public string Source => "ping";
-    public IEnumerable<string> Commands => ["ping"];
 
     public int Begins(ReadOnlySpan<PastedLine> rest) => Head(rest[0].Text) is not null || UnknownHost(rest[0].Text) is not null ? 3
         : IsAnswer(rest[0].Text) || rest[0].Text.StartsWith("--- ", StringComparison.Ordinal) && rest[0].Text.Contains("ping statistics", StringComparison.Ordinal) ? 2 : 0;
@@ -80,7 +79,6 @@ internal sealed class UnixPing : IPastedParser
 internal sealed class Traceroute : IPastedParser
 {
     public string Source => "traceroute";
-    public IEnumerable<string> Commands => ["traceroute"];
     public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Text.StartsWith("traceroute to ", StringComparison.Ordinal) ? 3 : Hop(rest[0].Text) is not null ? 2 : 0;
     public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || !line.Text.StartsWith("traceroute to ", StringComparison.Ordinal) && (Hop(line.Text) is not null || (line.Indent > 1 && line.Text.Contains(" ms", StringComparison.Ordinal)));
 
@@ -124,7 +122,6 @@ internal sealed class Traceroute : IPastedParser
 internal sealed class Tracepath : IPastedParser
 {
     public string Source => "tracepath";
-    public IEnumerable<string> Commands => ["tracepath"];
     public int Begins(ReadOnlySpan<PastedLine> rest) => Hop(rest[0].Text) is not null ? 3 : 0;
     public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || Hop(line.Text) is { } hop && !(hop.IsLocal && sofar.Any(one => Hop(one.Text) is { IsLocal: true })) || line.Trimmed.StartsWith("Resume:", StringComparison.Ordinal) || line.Trimmed.StartsWith("Too many hops", StringComparison.Ordinal);
 
@@ -164,7 +161,6 @@ internal sealed class Tracepath : IPastedParser
 internal sealed class Resolvectl : IPastedParser
 {
     public string Source => "resolvectl";
-    public IEnumerable<string> Commands => ["resolvectl", "systemd-resolve"];
     public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Text == "Global" && rest.Length > 1 && rest[1].Indent > 0 ? 3 : Link(rest[0].Text) is not null ? 3 : 0;
     public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || line.Indent > 0 || IsLabel(line.Text) || Link(line.Text) is { } name && sofar.All(one => Link(one.Text) != name);
 

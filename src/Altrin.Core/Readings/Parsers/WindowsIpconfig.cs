@@ -63,7 +63,7 @@ internal sealed class WindowsIpconfig : IPastedParser
         ["leaseerhalten"] = (Field.Ignored, "de"),
         ["leaseluftab"] = (Field.Ignored, "de"),
         ["netbiosbertcpip"] = (Field.Ignored, "de"),
-        ["dhcpv6clientduid2"] = (Field.Ignored, ""),
+       
         ["primresdnssuffix"] = (Field.Ignored, "de"),
         ["knotentyp"] = (Field.Ignored, "de"),
         ["iproutingaktiviert"] = (Field.Ignored, "de"),
@@ -127,7 +127,7 @@ internal sealed class WindowsIpconfig : IPastedParser
         ["concesinobtenida"] = (Field.Ignored, "es"),
         ["laconcesinexpira"] = (Field.Ignored, "es"),
         ["netbiossobretcpip"] = (Field.Ignored, "es"),
-        ["iaiddhcpv62"] = (Field.Ignored, ""),
+       
         ["duiddeclientedhcpv6"] = (Field.Ignored, "es"),
         ["nombredehost"] = (Field.Ignored, "es"),
         ["sufijodnsprincipal"] = (Field.Ignored, "es"),
@@ -152,7 +152,6 @@ internal sealed class WindowsIpconfig : IPastedParser
     ];
 
     public string Source => "windows-ipconfig";
-    public IEnumerable<string> Commands => ["ipconfig", "ipconfig.exe"];
 
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {

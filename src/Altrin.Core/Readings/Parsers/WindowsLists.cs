@@ -14,7 +14,6 @@ internal sealed class WindowsArp : IPastedParser
         [("noarpentriesfound", "en"), ("eswurdenkeinearpeintrgegefunden", "de"), ("aucuneentrearptrouve", "fr"), ("nosehanencontradoentradasarp", "es"), ("nosehaencontradoningunaentradaarp", "es")];
 
     public string Source => "windows-arp";
-    public IEnumerable<string> Commands => ["arp", "arp.exe"];
 
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {
@@ -81,7 +80,6 @@ internal sealed class WindowsGetmac : IPastedParser
         ("nomdeconnexion", "fr"), ("adressephysiquenomdutransport", "fr"), ("nomdelaconnexion", "fr"), ("nombredeconexin", "es"), ("nombredelaconexin", "es"), ("direccinfsicanombredetransporte", "es")];
 
     public string Source => "windows-getmac";
-    public IEnumerable<string> Commands => ["getmac", "getmac.exe"];
 
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {

@@ -12,7 +12,6 @@ internal sealed class WindowsTracert : IPastedParser
     private static readonly string[] Silent = ["requesttimedout", "zeitberschreitungderanforderung", "dlaidattentedelademandedpass", "dlaidattentedpass", "tiempodeesperaagotadoparaestasolicitud", "seagoteltiempodeesperaparaestasolicitud", "generalfailure", "allgemeinerfehler"];
 
     public string Source => "windows-tracert";
-    public IEnumerable<string> Commands => ["tracert", "tracert.exe"];
 
     public int Begins(ReadOnlySpan<PastedLine> rest) => Heading(rest[0].Text) is not null ? 3 : Hop(rest[0].Text) is not null ? 2 : 0;
 
@@ -91,7 +90,6 @@ internal sealed class WindowsPing : IPastedParser
     private static readonly (string Fold, string Language)[] Unknown = [("pingrequestcouldnotfindhost", "en"), ("pinganforderungkonntehost", "de"), ("laranctepingnapaspu", "fr"), ("larequtepingnapaspu", "fr"), ("lasolicituddepingnopudo", "es")];
 
     public string Source => "windows-ping";
-    public IEnumerable<string> Commands => ["ping", "ping.exe"];
 
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {
@@ -196,7 +194,6 @@ internal sealed class WindowsRoute : IPastedParser
             ("listedinterfaces", "fr"), ("listedinterface", "fr"), ("ipv4tablederoutage", "fr"), ("itinrairesactifs", "fr"), ("itinrairespersistants", "fr"), ("listadeinterfaces", "es"), ("ilistadeinterfaces", "es"), ("ipv4tablaenrutamiento", "es"), ("tabladeenrutamientoipv4", "es"), ("rutasactivas", "es"), ("rutaspersistentes", "es")];
 
     public string Source => "windows-route";
-    public IEnumerable<string> Commands => ["route", "route.exe"];
 
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {

@@ -4,7 +4,6 @@ namespace Altrin.Core.Readings.Parsers;
 internal sealed class WindowsWifiNetworks : IPastedParser
 {
     public string Source => "windows-wifi-networks";
-    public IEnumerable<string> Commands => ["netsh"];
 
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {
@@ -106,7 +105,6 @@ internal sealed class WindowsWifiInterfaces : IPastedParser
     private static readonly (string Start, string Language)[] Headings = [("thereis", "en"), ("thereare", "en"), ("esist", "de"), ("essind", "de"), ("ilya", "fr"), ("hay", "es"), ("thereisnowirelessinterface", "en")];
 
     public string Source => "windows-wifi-interfaces";
-    public IEnumerable<string> Commands => [];
 
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {
