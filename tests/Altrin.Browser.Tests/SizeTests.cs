@@ -5,7 +5,7 @@ namespace Altrin.Browser.Tests;
 /// <summary>Nothing, sixty things and nine hundred.</summary>
 public sealed class SizeTests : HandTest
 {
-    private static JsonNode Big(int boxes, int things)
+    internal static JsonNode Big(int boxes, int things)
     {
         JsonNode Switch(int n) => JsonNode.Parse($$"""{ "id": "s{{n}}", "name": "Switch {{n}}", "mode": "switch", "supports": ["switch"], "ports": [ {{string.Join(",", Enumerable.Range(1, 8).Select(p => $$"""{ "id": "p{{p}}", "role": "lan" }"""))}} ] }""")!;
         var house = JsonNode.Parse("""
@@ -23,30 +23,6 @@ public sealed class SizeTests : HandTest
         for (var n = 0; n < things; n++)
             house["endpoints"]!.AsArray().Add(JsonNode.Parse($$"""{ "id": "t{{n}}", "name": "Thing {{n}}", "connect": { "device": "s{{n / 2 % boxes + 1}}", "port": "p{{7 + n % 2}}" } }"""));
         return house;
-    }
-
-    [Fact]
-    public void The_grid_of_sixty_is_drawn_at_once()
-    {
-        OpenHouse(Big(30, 60));
-        Browser.Press("Who reaches whom");
-        Browser.Css("[role=grid] [role=gridcell]");
-        Browser.Keys(Escape);
-        Browser.Until(() => Browser.Count("[role=dialog]") == 0, "the sheet to close");
-        var times = new List<double>();
-        for (var n = 0; n < 10; n++)
-        {
-            times.Add(Convert.ToDouble(Browser.RunAsync("""
-                const done = arguments[0], start = performance.now();
-                const look = () => document.querySelector('[role=grid] [role=gridcell]') ? requestAnimationFrame(() => done(performance.now() - start)) : requestAnimationFrame(look);
-                [...document.querySelectorAll('button')].find((one) => one.innerText === 'Who reaches whom').click(); look();
-                """), System.Globalization.CultureInfo.InvariantCulture));
-            Browser.Keys(Escape);
-            Browser.Until(() => Browser.Count("[role=dialog]") == 0, "the sheet to close");
-        }
-        TestContext.Current.SendDiagnosticMessage($"grid of 60: {string.Join(", ", times.Select(time => $"{time:0} ms"))}");
-        // The goal is 200 ms on a quiet machine; the least disturbed of ten on whatever machine runs this has half as much again.
-        Assert.True(times.Min() < 300, $"{string.Join(", ", times.Select(time => $"{time:0}"))} ms");
     }
 
     [Fact]

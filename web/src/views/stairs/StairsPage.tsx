@@ -264,7 +264,7 @@ function Stairs() {
         <Flex gap="12px" py="12px" align="center" wrap="wrap">
           <Press onClick={onAddBox}>Add a box or a thing</Press>
           {(house.document.endpoints ?? []).length > 0 && <Press onClick={onReach}>Who reaches whom</Press>}
-          <Text hideBelow="md" fontSize="13px" color="quiet">
+          <Text className="no-print" hideBelow="md" fontSize="13px" color="quiet">
             {held
               ? 'Now press the socket where the cable shall go. Esc puts it down.'
               : `Press a box, a thing or a socket; drag a cable’s end to another socket. ${side === 'found' ? 'What you change here corrects the record.' : 'What you change here is planned.'}`}
