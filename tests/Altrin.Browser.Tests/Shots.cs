@@ -51,12 +51,15 @@ public sealed class Shots
             browser.Picture(Path.Combine(folder, "farm-wifi.png"));
             browser.Press("close");
             browser.Keys("w");
-            browser.Press("Kitchen phone, Barn camera: no");
+            browser.Press(() => browser.Css("[role=gridcell][aria-label='Kitchen phone, Barn camera: no']"));
             browser.UntilText("Barn camera got no address");
             browser.Picture(Path.Combine(folder, "who-reaches-whom.png"));
             browser.Go(server.Address);
             browser.UntilText("New job");
             browser.Picture(Path.Combine(folder, "jobs.png"));
+            browser.Css("input[aria-label='Name of the house']").SendKeys("Mill Cottage" + OpenQA.Selenium.Keys.Enter);
+            browser.UntilText("There is no gateway yet");
+            browser.Picture(Path.Combine(folder, "empty-house.png"));
         }
         using (var browser = new Browser())
         {
