@@ -63,6 +63,7 @@ public sealed class SizeTests : HandTest
         Browser.Go(Server.Address);
         Browser.Css("input[aria-label='Name of the house']").SendKeys("Mill Cottage" + Enter);
         Browser.UntilText("There is no gateway yet, so nothing can be said of it.");
+        Browser.UntilText("There is no box in this house yet, so there is nothing to judge.");
         foreach (var stage in new[] { "Wants", "Work order", "Stairs" })
         {
             Browser.Press(() => Browser.Link(stage));

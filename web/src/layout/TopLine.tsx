@@ -8,6 +8,7 @@ import { useJob, useTools } from './JobContext'
 export function TopLine({ onVerdict, onLog }: { onVerdict: () => void; onLog: () => void }) {
   const { job, side, house } = useJob()
   const { show, back, forth } = useTools()
+  const isEmpty = (house.document.devices ?? []).length === 0
   const bad = house.verdict.faults > 0 || house.verdict.wantsHeld < house.verdict.wants
   return (
     <Flex
@@ -84,10 +85,10 @@ export function TopLine({ onVerdict, onLog }: { onVerdict: () => void; onLog: ()
           hideBelow="md"
           fontWeight="700"
           fontSize="14px"
-          color={bad ? 'brick' : 'moss'}
+          color={isEmpty ? 'quiet' : bad ? 'brick' : 'moss'}
           data-testid="verdict"
         >
-          {verdictWords(house.verdict)}
+          {isEmpty ? 'nothing here yet' : verdictWords(house.verdict)}
         </Text>
         <Press hideFrom="md" kind={bad ? 'danger' : 'other'} onClick={onVerdict} aria-haspopup="dialog">
           {house.verdict.faults

@@ -7,6 +7,7 @@ import { WantLine } from './WantLine'
 /** Every want with its verdict, then the findings: there in every stage. */
 export function VerdictColumn() {
   const { house, side, job } = useJob()
+  const isEmpty = (house.document.devices ?? []).length === 0
   const isPlanning = side === 'found' && job.plan.deeds > 0
   const left = new Set(job.planned.findings.map((finding) => finding.key))
   return (
@@ -33,8 +34,10 @@ export function VerdictColumn() {
           Findings
         </Heading>
         {house.findings.length === 0 ? (
-          <Text fontSize="14px" color="moss" fontWeight="650">
-            Nothing is wrong here.
+          <Text fontSize="14px" color={isEmpty ? 'quiet' : 'moss'} fontWeight={isEmpty ? undefined : 650}>
+            {isEmpty
+              ? 'There is no box in this house yet, so there is nothing to judge.'
+              : 'Nothing is wrong here.'}
           </Text>
         ) : (
           <Flex as="ul" direction="column" gap="12px" listStyleType="none">

@@ -50,12 +50,14 @@ export const stages: Stage[] = [
     name: 'Stairs',
     ...page(() => import('../views/stairs/StairsPage').then((it) => ({ default: it.StairsPage }))),
     icon: icon('M3 5h6v6h6v6h4M3 5v-1M19 17v1'),
-    note: ({ house: { verdict } }) =>
-      verdict.faults
-        ? count(verdict.faults, 'fault')
-        : verdict.cautions
-          ? count(verdict.cautions, 'caution')
-          : 'no faults',
+    note: ({ house: { verdict, document } }) =>
+      (document.devices ?? []).length === 0
+        ? 'no box yet'
+        : verdict.faults
+          ? count(verdict.faults, 'fault')
+          : verdict.cautions
+            ? count(verdict.cautions, 'caution')
+            : 'no faults',
     isOpen: ({ house }) => house.verdict.faults > 0,
   },
   {

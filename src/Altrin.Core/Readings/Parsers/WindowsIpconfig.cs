@@ -63,7 +63,7 @@ internal sealed class WindowsIpconfig : IPastedParser
         ["leaseerhalten"] = (Field.Ignored, "de"),
         ["leaseluftab"] = (Field.Ignored, "de"),
         ["netbiosbertcpip"] = (Field.Ignored, "de"),
-       
+
         ["primresdnssuffix"] = (Field.Ignored, "de"),
         ["knotentyp"] = (Field.Ignored, "de"),
         ["iproutingaktiviert"] = (Field.Ignored, "de"),
@@ -127,7 +127,7 @@ internal sealed class WindowsIpconfig : IPastedParser
         ["concesinobtenida"] = (Field.Ignored, "es"),
         ["laconcesinexpira"] = (Field.Ignored, "es"),
         ["netbiossobretcpip"] = (Field.Ignored, "es"),
-       
+
         ["duiddeclientedhcpv6"] = (Field.Ignored, "es"),
         ["nombredehost"] = (Field.Ignored, "es"),
         ["sufijodnsprincipal"] = (Field.Ignored, "es"),
