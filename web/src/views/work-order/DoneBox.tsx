@@ -36,11 +36,20 @@ export function DoneBox({ steps, tickOf }: { steps: WorkStep[]; tickOf: (step: W
         <>
           <Text>The house is as planned: {verdictWords(job.planned.verdict)}.</Text>
           {seen.length > 0 && (
-            <Text>Seen last: {seen.map((reading) => `${reading.reading} ${reading.value}`).join(', ')}.</Text>
+            <>
+              <Text mt="6px">Seen at the last step:</Text>
+              <Box as="ul" pl="18px" listStyleType="disc">
+                {seen.map((reading) => (
+                  <li key={reading.reading + reading.value}>
+                    {reading.reading === 'holds' ? reading.value : `${reading.reading}: ${reading.value}`}
+                  </li>
+                ))}
+              </Box>
+            </>
           )}
         </>
       )}
-      <Text color="quiet">
+      <Text color="quiet" mt="6px">
         “As found” stays as it was noted, so that before and after can be compared. Notes stand with their
         steps.
       </Text>
