@@ -143,6 +143,8 @@ public sealed class JobTests : IDisposable
         browser.Choose("Where is it?", "Wi-Fi home");
         browser.Press("Add it");
         browser.Css("[data-thing=thing]");
+        browser.Until(() => browser.Count("[role=dialog]") == 0, "the dialog to close");
+        browser.Until(() => (string?)browser.Run("return document.activeElement.dataset.thing") == "thing", "the new card to have the focus");
         browser.Keys("1");
         browser.UntilText("Nothing yet. Write the first one below");
         browser.Press("Add it");
