@@ -40,8 +40,6 @@ public sealed class AccessibilityTests : IDisposable
 
     [Theory]
     [InlineData("light", 1280, false)]
-    [InlineData("dark", 1280, false)]
-    [InlineData("light", 390, false)]
     [InlineData("dark", 390, false)]
     [InlineData("light", 1280, true)]
     public void No_sheet_and_no_state_has_a_serious_violation(string theme, int width, bool isForced)

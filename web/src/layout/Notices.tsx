@@ -6,7 +6,9 @@ export function Notices() {
   return (
     <Toaster toaster={toaster} insetInline="12px" className="no-print">
       {(toast) => (
+        // There at once: words that fade in cannot be read meanwhile.
         <Toast.Root
+          transition="none"
           bg="ink"
           color="paper"
           borderRadius="4px"
