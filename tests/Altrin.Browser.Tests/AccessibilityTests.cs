@@ -11,8 +11,6 @@ public sealed class AccessibilityTests : IDisposable
 
     [Theory]
     [InlineData("light", 1280)]
-    [InlineData("dark", 1280)]
-    [InlineData("light", 390)]
     [InlineData("dark", 390)]
     public void No_view_has_a_serious_violation(string theme, int width)
     {

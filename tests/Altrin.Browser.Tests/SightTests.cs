@@ -10,8 +10,6 @@ public sealed class SightTests : HandTest
 
     [Theory]
     [InlineData(320)]
-    [InlineData(500)]
-    [InlineData(768)]
     [InlineData(999)]
     public void Below_a_thousand_there_is_one_column_and_nothing_scrolls_sideways(int width)
     {
