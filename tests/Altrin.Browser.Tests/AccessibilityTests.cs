@@ -77,7 +77,7 @@ public sealed class AccessibilityTests : IDisposable
         Check(browser, "no answer");
     }
 
-    [Theory]
+    [Theory, Trait("kind", "long")]
     [InlineData("light", 1280)]
     [InlineData("dark", 390)]
     public void No_view_of_the_big_house_has_a_serious_violation(string theme, int width)

@@ -105,7 +105,7 @@ public sealed class FarmTests : IDisposable
         browser.UntilText("A cable too long");
     }
 
-    [Theory]
+    [Theory, Trait("kind", "long")]
     [InlineData(1280, 800)]
     [InlineData(390, 844)]
     public void No_field_cuts_what_stands_in_it(int width, int height)

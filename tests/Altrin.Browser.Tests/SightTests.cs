@@ -89,7 +89,7 @@ public sealed class SightTests : HandTest
         Assert.NotEqual(Colour(".picture svg path", "stroke"), Colour(".picture svg rect", "fill"));
     }
 
-    [Theory]
+    [Theory, Trait("kind", "long")]
     [InlineData("wants")]
     [InlineData("stairs")]
     [InlineData("work")]

@@ -25,7 +25,7 @@ public sealed class SizeTests : HandTest
         return house;
     }
 
-    [Fact]
+    [Fact, Trait("kind", "long")]
     public void Three_hundred_boxes_and_six_hundred_things_can_be_worked_with()
     {
         OpenHouse(Big(300, 600));
