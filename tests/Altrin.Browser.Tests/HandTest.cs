@@ -7,13 +7,15 @@ namespace Altrin.Browser.Tests;
 public abstract class HandTest : IDisposable
 {
     private static readonly HttpClient Client = new();
+    private Browser? browser;
 
     protected Server Server { get; } = new();
-    protected Browser Browser { get; } = new();
+    /// <summary>Started when it is first looked at: some tests bring one of another size.</summary>
+    protected Browser Browser => browser ??= new();
 
     public void Dispose()
     {
-        Browser.Dispose();
+        browser?.Dispose();
         Server.Dispose();
         GC.SuppressFinalize(this);
     }

@@ -67,11 +67,9 @@ public sealed class SightTests : HandTest
         OpenDemo(stage: "wants", on: phone);
         phone.UntilText("Ways to do it");
         Check("wants");
-        phone.Go(server(phone));
+        phone.Go(Server.Address);
         phone.UntilText("New job");
         Check("jobs");
-
-        string server(Browser _) => Server.Address;
     }
 
     [Fact]

@@ -51,7 +51,7 @@ export function JobProvider({ job, children }: { job: JobView; children: ReactNo
   latest.current = { job, side }
 
   // One change after the other, each with the version that the one before has made: quick fingers are no second tab.
-  const { mutateAsync: change } = useMutation<unknown, Error, Change>({
+  const { mutateAsync: change } = useMutation<void, Error, Change>({
     mutationKey: changeKey,
     scope: scopeOf(job.id),
   })

@@ -2,6 +2,7 @@ import { Box, Flex, Input, Switch, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { fieldLook } from '../parts/Labelled'
 import { Press } from '../parts/Press'
+import { Problem } from '../parts/Problem'
 import { Sheet } from '../parts/Sheet'
 import { keyFor, type Shortcut, shortcuts, useShortcuts } from '../state/shortcuts'
 import { stages } from './stages'
@@ -33,11 +34,7 @@ export function KeysSheet({ onClose }: { onClose: () => void }) {
         <Switch.Control bg={on ? 'spruce' : 'quiet'} />
         <Switch.Label fontWeight="400">Single keys act. None does while you type in a field.</Switch.Label>
       </Switch.Root>
-      {problem && (
-        <Text role="alert" color="brick" mb="8px">
-          {problem}
-        </Text>
-      )}
+      <Problem mb="8px">{problem}</Problem>
       <Box as="ul" listStyleType="none">
         {names.map((what) => (
           <Flex as="li" key={what} gap="12px" align="center" py="2px" opacity={on ? 1 : 0.5}>

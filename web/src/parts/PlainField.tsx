@@ -11,6 +11,8 @@ export function PlainField(props: {
   kind?: FieldKind
   placeholder?: string
   problem?: string
+  /** What happens where it stays empty, or how it is written. */
+  hint?: string
   /** Offered while typing; anything else may be written. */
   options?: string[]
   onChange: (text: string) => void
@@ -26,7 +28,7 @@ export function PlainField(props: {
   } = props
   const list = useId()
   return (
-    <Labelled label={label} width={width} problem={props.problem}>
+    <Labelled label={label} width={width} problem={props.problem} hint={props.hint}>
       <Input
         size="sm"
         {...fieldLook}

@@ -1,5 +1,6 @@
 import { CloseButton, Dialog, Portal } from '@chakra-ui/react'
-import { type FormEvent, type ReactNode, useId } from 'react'
+import type { ReactNode } from 'react'
+import { Form } from './Form'
 
 /** A dialog that lies on the sheet. */
 export function Sheet(props: {
@@ -13,20 +14,7 @@ export function Sheet(props: {
   /** A sheet for a table takes what there is of the window. */
   size?: 'md' | 'cover'
 }) {
-  const form = useId()
-  const body = props.onSubmit ? (
-    <form
-      id={form}
-      onSubmit={(event: FormEvent) => {
-        event.preventDefault()
-        props.onSubmit?.()
-      }}
-    >
-      {props.children}
-    </form>
-  ) : (
-    props.children
-  )
+  const body = props.onSubmit ? <Form onSend={props.onSubmit}>{props.children}</Form> : props.children
   return (
     <Dialog.Root
       open={props.open}

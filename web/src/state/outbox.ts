@@ -29,7 +29,7 @@ export const untouched = (stepKey: string): TickView => ({
 
 const noAnswer = (error: unknown) => error instanceof ApiProblem && error.status === 0
 
-async function send(queries: QueryClient, change: Change): Promise<unknown> {
+async function send(queries: QueryClient, change: Change): Promise<void> {
   try {
     const job =
       queries.getQueryData<JobView>(jobQuery(change.job).queryKey) ??
@@ -37,7 +37,7 @@ async function send(queries: QueryClient, change: Change): Promise<unknown> {
     if (change.what !== 'tick') {
       const after = await sendHouseChange(change, job.version)
       queries.setQueryData(jobQuery(change.job).queryKey, after)
-      return after
+      return
     }
     const order = workOrder(change.job, job.version)
     const known = queries.getQueryData<WorkOrderView>(order.queryKey) ?? (await queries.fetchQuery(order))
@@ -49,7 +49,6 @@ async function send(queries: QueryClient, change: Change): Promise<unknown> {
       order.queryKey,
       (old) => old && { ...old, ticks: [...old.ticks.filter((one) => one.stepKey !== tick.stepKey), tick] },
     )
-    return tick
   } catch (error) {
     if (noAnswer(error)) serverIsAway()
     if (error instanceof ApiProblem && error.status === 409)
@@ -72,7 +71,8 @@ export function makeQueries(): QueryClient {
     retry: (_, error) => noAnswer(error),
     retryDelay: 500,
     networkMode: 'online',
-    gcTime: Number.POSITIVE_INFINITY,
+    // What was sent is done with: eight hours of work must not pile up in the page.
+    gcTime: 10_000,
   })
   return queries
 }
@@ -124,6 +124,3 @@ function write(queries: QueryClient, tab: string) {
   if (waiting.mutations.length === 0) localStorage.removeItem(stem + tab)
   else localStorage.setItem(stem + tab, JSON.stringify(waiting))
 }
-
-export const countWaiting = (queries: QueryClient) =>
-  queries.getMutationCache().getAll().filter(isWaiting).length

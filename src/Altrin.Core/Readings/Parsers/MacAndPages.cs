@@ -181,7 +181,7 @@ internal sealed class ClientTable : IPastedParser
 }
 
 /// <summary>What a phone shares of its Wi-Fi: the text of the code (<c>WIFI:S:…;T:…;P:…;;</c>), or its lines.</summary>
-/// <remarks>The code's form: ZXing's “Barcode contents” page and the Wi-Fi Alliance's WPA3 specification, section 7 (values from memory). The password is never printed.</remarks>
+/// <remarks>The code's form: ZXing's “Barcode contents” page and the Wi-Fi Alliance's WPA3 specification, section 7 (values from memory). The password is passed over, not kept.</remarks>
 internal sealed class WifiDetails : IPastedParser
 {
     private static readonly string[] Labels = ["networkname", "ssid", "network", "netzwerkname", "nomdurseau", "nombredelared"];
@@ -214,7 +214,7 @@ internal sealed class WifiDetails : IPastedParser
             var fold = Scan.Fold(pair.Label);
             if (Labels.Contains(fold)) network = network with { Ssid = pair.Value.Length == 0 ? null : pair.Value };
             else if (fold is "security" or "securitytype" or "sicherheit" or "scurit" or "seguridad") network = network with { Security = SecurityWord.Of(pair.Value) };
-            else if (fold is "password" or "passwort" or "motdepasse" or "contrasea") network = network with { Key = pair.Value };
+            else if (fold is "password" or "passwort" or "motdepasse" or "contrasea") continue;
             else if (fold is "band" or "frequency" && Scan.Number(pair.Value) is { } ghz) network = network with { Band = ghz < 3 ? "2.4" : ghz < 5.9 ? "5" : "6" };
             else all.Unread.Add(line.Number);
         }
@@ -246,7 +246,6 @@ internal sealed class WifiDetails : IPastedParser
                 case 'S': network = network with { Ssid = value }; break;
                 // “WPA” says a personal password of any generation, which the home's boxes speak as WPA2.
                 case 'T': network = network with { Security = value.ToUpperInvariant() switch { "WPA" or "WPA2" => "wpa2", "SAE" => "wpa3", "WPA2-EAP" => "enterprise", "WEP" => "wep", _ => "open" } }; break;
-                case 'P': network = network with { Key = value }; break;
             }
         }
     }

@@ -56,8 +56,6 @@ public sealed record SeenNetwork(string? Ssid)
     public double? LevelDbm { get; init; }
     public int? SignalPercent { get; init; }
     public string? Security { get; init; }
-    /// <summary>The password, from a shared Wi-Fi code alone; kept out of what is printed.</summary>
-    internal string? Key { get; init; }
 }
 
 /// <param name="Address">Null for a silent one.</param>

@@ -18,6 +18,15 @@ public static class Scan
             if (IsPlain(letter)) to[at++] = char.ToLowerInvariant(letter);
     });
 
+    /// <summary>What stands beside the first entry that the folded text is, or begins with; null for none.</summary>
+    internal static string? Known((string Fold, string Language)[] table, string text, bool whole = false)
+    {
+        var fold = Fold(text);
+        foreach (var (known, language) in table)
+            if (whole ? fold == known : fold.StartsWith(known, StringComparison.Ordinal)) return language;
+        return null;
+    }
+
     private static bool IsPlain(char letter) => char.IsAsciiLetterOrDigit(letter);
 
     /// <summary>An IPv4 address, without what may stand about it: brackets, a port, a full stop.</summary>

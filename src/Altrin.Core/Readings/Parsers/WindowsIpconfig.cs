@@ -167,13 +167,7 @@ internal sealed class WindowsIpconfig : IPastedParser
     public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => Heading(line.Text) is null
         && (line.IsBlank || line.Indent > 0 || Adapter(line) is not null || Label(line.Text) is not null);
 
-    private static string? Heading(string text)
-    {
-        var fold = Scan.Fold(text);
-        foreach (var (heading, language) in Headings)
-            if (fold == heading) return language;
-        return null;
-    }
+    private static string? Heading(string text) => Scan.Known(Headings, text, whole: true);
 
     private static (AdapterKind Kind, string Name, string Language)? Adapter(PastedLine line)
     {

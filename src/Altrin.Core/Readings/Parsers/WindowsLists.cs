@@ -17,8 +17,7 @@ internal sealed class WindowsArp : IPastedParser
 
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {
-        var first = Scan.Fold(rest[0].Text);
-        if (Nothing.Any(one => first.StartsWith(one.Fold, StringComparison.Ordinal))) return 3;
+        if (Scan.Known(Nothing, rest[0].Text) is not null) return 3;
         if (Interface(rest[0].Text) is not null) return rest.Length > 1 && (IsColumns(rest[1].Text) is not null || Row(rest[1]) is not null) ? 3 : 1;
         return IsColumns(rest[0].Text) is not null ? 3 : Row(rest[0]) is not null ? 2 : 0;
     }
@@ -34,13 +33,7 @@ internal sealed class WindowsArp : IPastedParser
         return fold is "interface" or "schnittstelle" or "interfaz" ? Scan.AddressIn(text) : null;
     }
 
-    private static string? IsColumns(string text)
-    {
-        var fold = Scan.Fold(text);
-        foreach (var (columns, language) in Columns)
-            if (fold == columns) return language;
-        return null;
-    }
+    private static string? IsColumns(string text) => Scan.Known(Columns, text, whole: true);
 
     private static (string Address, string Mac)? Row(PastedLine line)
     {
@@ -62,7 +55,7 @@ internal sealed class WindowsArp : IPastedParser
                 all.Language ??= Scan.Fold(Scan.Words(line.Text)[0]) switch { "schnittstelle" => "de", "interfaz" => "es", _ => null };
             }
             else if (IsColumns(line.Text) is { } language) all.Language = language;
-            else if (Nothing.FirstOrDefault(one => Scan.Fold(line.Text).StartsWith(one.Fold, StringComparison.Ordinal)).Language is { } said) all.Language = said;
+            else if (Scan.Known(Nothing, line.Text) is { } said) all.Language = said;
             else if (Row(line) is { } row)
             {
                 if (Scan.IsSomebody(row.Address) && Scan.Mac(row.Mac) is { } mac) all.Neighbours.Add(new(row.Address, mac, null, adapter));
@@ -76,7 +69,7 @@ internal sealed class WindowsArp : IPastedParser
 /// <summary><c>getmac</c> and <c>getmac /v</c>.</summary>
 internal sealed class WindowsGetmac : IPastedParser
 {
-    private static readonly (string Start, string Language)[] Headings = [("connectionname", "en"), ("physicaladdresstransportname", "en"), ("verbindungsname", "de"), ("physischeadressetransportname", "de"), ("physikalischeadressetransportname", "de"),
+    private static readonly (string Fold, string Language)[] Headings = [("connectionname", "en"), ("physicaladdresstransportname", "en"), ("verbindungsname", "de"), ("physischeadressetransportname", "de"), ("physikalischeadressetransportname", "de"),
         ("nomdeconnexion", "fr"), ("adressephysiquenomdutransport", "fr"), ("nomdelaconnexion", "fr"), ("nombredeconexin", "es"), ("nombredelaconexin", "es"), ("direccinfsicanombredetransporte", "es")];
 
     public string Source => "windows-getmac";
@@ -92,13 +85,7 @@ internal sealed class WindowsGetmac : IPastedParser
     public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) =>
         line.IsBlank || IsRule(line.Text) || (Heading(line.Text) is null ? line.Text.Contains('-', StringComparison.Ordinal) || line.Text.Contains("N/A", StringComparison.Ordinal) : sofar.All(one => one.IsBlank));
 
-    private static string? Heading(string text)
-    {
-        var fold = Scan.Fold(text);
-        foreach (var (start, language) in Headings)
-            if (fold.StartsWith(start, StringComparison.Ordinal)) return language;
-        return null;
-    }
+    private static string? Heading(string text) => Scan.Known(Headings, text);
 
     private static bool IsRule(string text) => text.Contains("====", StringComparison.Ordinal) && text.All(letter => letter is '=' or ' ');
 

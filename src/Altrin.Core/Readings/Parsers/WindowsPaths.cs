@@ -3,7 +3,7 @@ namespace Altrin.Core.Readings.Parsers;
 /// <summary><c>tracert</c>: three times a hop, then its name or address.</summary>
 internal sealed class WindowsTracert : IPastedParser
 {
-    private static readonly (string Start, string Language)[] Headings =
+    private static readonly (string Fold, string Language)[] Headings =
         [("tracingrouteto", "en"), ("routenverfolgungzu", "de"), ("routenverfolgungnach", "de"), ("dtermindelitinraire", "fr"), ("dterminationdelitinraire", "fr"), ("dterminationdelitnraire", "fr"), ("trazaala", "es"), ("trazahacia", "es"), ("trazaalad", "es"), ("trazadelaruta", "es")];
 
     private static readonly (string Fold, string Language)[] Ends =
@@ -17,13 +17,7 @@ internal sealed class WindowsTracert : IPastedParser
 
     public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => Heading(line.Text) is null && !Ends.Any(end => Scan.Fold(sofar[^1].Text).StartsWith(end.Fold, StringComparison.Ordinal)) || line.IsBlank;
 
-    private static string? Heading(string text)
-    {
-        var fold = Scan.Fold(text);
-        foreach (var (start, language) in Headings)
-            if (fold.StartsWith(start, StringComparison.Ordinal)) return language;
-        return null;
-    }
+    private static string? Heading(string text) => Scan.Known(Headings, text);
 
     /// <summary><c>  2    12 ms    *     14 ms  host [192.0.2.1]</c>.</summary>
     private static SeenHop? Hop(string text)
@@ -82,7 +76,7 @@ internal sealed class WindowsTracert : IPastedParser
 /// <summary><c>ping</c> of Windows.</summary>
 internal sealed class WindowsPing : IPastedParser
 {
-    private static readonly (string Start, string Language)[] Headings = [("pinging", "en"), ("pingwirdausgefhrtfr", "de"), ("envoidunerequteping", "fr"), ("envoidunerequtepingsur", "fr"), ("haciendopinga", "es")];
+    private static readonly (string Fold, string Language)[] Headings = [("pinging", "en"), ("pingwirdausgefhrtfr", "de"), ("envoidunerequteping", "fr"), ("envoidunerequtepingsur", "fr"), ("haciendopinga", "es")];
     private static readonly (string Fold, string Language)[] Answers = [("replyfrom", "en"), ("antwortvon", "de"), ("rponsede", "fr"), ("respuestadesde", "es")];
     private static readonly (string Fold, string Language)[] Statistics = [("pingstatisticsfor", "en"), ("pingstatistikfr", "de"), ("statistiquespingpour", "fr"), ("statistiquesping", "fr"), ("estadsticasdepingpara", "es")];
     private static readonly (string Fold, string Language)[] Packets = [("packetssent", "en"), ("paketegesendet", "de"), ("paquetsenvoys", "fr"), ("paquetesenviados", "es")];
@@ -93,22 +87,14 @@ internal sealed class WindowsPing : IPastedParser
 
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {
-        if (Of(Headings, rest[0].Text) is not null || Of(Unknown, rest[0].Text) is not null) return 3;
-        return Of(Answers, rest[0].Text) is not null && rest[0].Text.Contains('=', StringComparison.Ordinal) || Of(Statistics, rest[0].Text) is not null ? 2 : 0;
+        if (Scan.Known(Headings, rest[0].Text) is not null || Scan.Known(Unknown, rest[0].Text) is not null) return 3;
+        return Scan.Known(Answers, rest[0].Text) is not null && rest[0].Text.Contains('=', StringComparison.Ordinal) || Scan.Known(Statistics, rest[0].Text) is not null ? 2 : 0;
     }
 
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => Of(Headings, line.Text) is null && Of(Unknown, line.Text) is null
-        && (line.IsBlank || line.Indent > 0 || Of(Answers, line.Text) is not null || Of(Statistics, line.Text) is not null || Nothing.Any(one => Scan.Fold(line.Text).StartsWith(one, StringComparison.Ordinal)) || Packet(line.Text) is not null);
+    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => Scan.Known(Headings, line.Text) is null && Scan.Known(Unknown, line.Text) is null
+        && (line.IsBlank || line.Indent > 0 || Scan.Known(Answers, line.Text) is not null || Scan.Known(Statistics, line.Text) is not null || Nothing.Any(one => Scan.Fold(line.Text).StartsWith(one, StringComparison.Ordinal)) || Packet(line.Text) is not null);
 
-    private static string? Of((string Start, string Language)[] table, string text)
-    {
-        var fold = Scan.Fold(text);
-        foreach (var (start, language) in table)
-            if (fold.StartsWith(start, StringComparison.Ordinal)) return language;
-        return null;
-    }
-
-    private static string? Packet(string text) => Of(Packets, text);
+    private static string? Packet(string text) => Scan.Known(Packets, text);
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
     {
@@ -122,19 +108,19 @@ internal sealed class WindowsPing : IPastedParser
         {
             if (line.IsBlank) continue;
             var fold = Scan.Fold(line.Text);
-            if (Of(Headings, line.Text) is { } language)
+            if (Scan.Known(Headings, line.Text) is { } language)
             {
                 all.Language = language;
                 target = Scan.AddressIn(line.Text);
                 name = NameIn(line.Text);
             }
-            else if (Of(Unknown, line.Text) is { } unknown)
+            else if (Scan.Known(Unknown, line.Text) is { } unknown)
             {
                 all.Language = unknown;
                 name = Scan.Words(line.Text).Select(word => word.Trim('"', '“', '”', '«', '»', '.', ',')).FirstOrDefault(word => word.Contains('.', StringComparison.Ordinal) && word.Length > 3) ?? name;
                 (sent, received) = (0, 0);
             }
-            else if (Of(Answers, line.Text) is { } answered)
+            else if (Scan.Known(Answers, line.Text) is { } answered)
             {
                 all.Language ??= answered;
                 var from = Scan.AddressIn(line.Text.Replace(':', ' '));
@@ -146,7 +132,7 @@ internal sealed class WindowsPing : IPastedParser
                 }
                 else others++;
             }
-            else if (Of(Statistics, line.Text) is { } counted)
+            else if (Scan.Known(Statistics, line.Text) is { } counted)
             {
                 all.Language ??= counted;
                 target ??= Scan.AddressIn(line.Text.Replace(':', ' '));
@@ -206,13 +192,7 @@ internal sealed class WindowsRoute : IPastedParser
 
     private static bool IsRule(string text) => text.Length > 20 && text.All(letter => letter is '=');
 
-    private static string? Word(string text)
-    {
-        var fold = Scan.Fold(text);
-        foreach (var (word, language) in Words)
-            if (fold == word) return language;
-        return null;
-    }
+    private static string? Word(string text) => Scan.Known(Words, text, whole: true);
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
     {

@@ -102,7 +102,7 @@ internal sealed class WindowsWifiInterfaces : IPastedParser
         ("authentication", "security"), ("authentifizierung", "security"), ("authentification", "security"), ("autenticacin", "security"), ("rssi", "rssi"), ("cipher", ""), ("verschlsselung", ""), ("chiffrement", ""), ("cifrado", ""),
     ];
 
-    private static readonly (string Start, string Language)[] Headings = [("thereis", "en"), ("thereare", "en"), ("esist", "de"), ("essind", "de"), ("ilya", "fr"), ("hay", "es"), ("thereisnowirelessinterface", "en")];
+    private static readonly (string Fold, string Language)[] Headings = [("thereis", "en"), ("thereare", "en"), ("esist", "de"), ("essind", "de"), ("ilya", "fr"), ("hay", "es"), ("thereisnowirelessinterface", "en")];
 
     public string Source => "windows-wifi-interfaces";
 
@@ -110,8 +110,7 @@ internal sealed class WindowsWifiInterfaces : IPastedParser
     {
         var fold = Scan.Fold(rest[0].Text);
         if (fold.Contains("interface", StringComparison.Ordinal) || fold.Contains("schnittstelle", StringComparison.Ordinal) || fold.Contains("interfaz", StringComparison.Ordinal) || fold.Contains("interfaces", StringComparison.Ordinal))
-            foreach (var (start, _) in Headings)
-                if (fold.StartsWith(start, StringComparison.Ordinal)) return 3;
+            if (Scan.Known(Headings, rest[0].Text) is not null) return 3;
         if (What(rest[0].Text) != "name" || rest[0].Indent == 0) return 0;
         for (var i = 1; i < Math.Min(rest.Length, 8); i++)
             if (Scan.Fold(rest[i].Text).StartsWith("guid", StringComparison.Ordinal) || What(rest[i].Text) is "mac" or "ssid") return 3;
@@ -145,8 +144,7 @@ internal sealed class WindowsWifiInterfaces : IPastedParser
             if (line.IsBlank) continue;
             if (line.Indent == 0 || Scan.Pair(line.Text) is not { } pair)
             {
-                var fold = Scan.Fold(line.Text);
-                if (Headings.FirstOrDefault(one => fold.StartsWith(one.Start, StringComparison.Ordinal)).Language is { } language) all.Language = language;
+                if (Scan.Known(Headings, line.Text) is { } language) all.Language = language;
                 else all.Unread.Add(line.Number);
                 continue;
             }

@@ -5,8 +5,10 @@ import { Link, useNavigate } from 'react-router'
 import { ApiProblem } from '../../api/client'
 import { createJob, deleteJob, importJob, jobList } from '../../api/queries'
 import { usePlace } from '../../layout/usePlace'
+import { Form, Send } from '../../parts/Form'
 import { fieldLook, typing } from '../../parts/Labelled'
 import { Press } from '../../parts/Press'
+import { Problem } from '../../parts/Problem'
 import { verdictWords } from '../../parts/words'
 import { useDrafts } from '../../state/drafts'
 import { say } from '../../state/notices'
@@ -70,11 +72,7 @@ export function JobsPage() {
       <Heading as="h2" fontSize="18px" mb="8px">
         Jobs
       </Heading>
-      {error && (
-        <Text color="brick" role="alert" mb="12px">
-          {error.message}
-        </Text>
-      )}
+      <Problem mb="12px">{error?.message}</Problem>
       {isPending && !error && (
         <Text color="quiet" role="status" py="16px">
           Reading the jobs …
@@ -134,13 +132,10 @@ export function JobsPage() {
       <Heading as="h2" fontSize="18px" mt="32px" mb="8px">
         New job
       </Heading>
-      <Flex
-        as="form"
+      <Form
         gap="8px"
-        wrap="wrap"
         align="center"
-        onSubmit={(event) => {
-          event.preventDefault()
+        onSend={() => {
           setProblem(undefined)
           begin.mutate(() => createJob('empty', name.trim() || undefined))
         }}
@@ -155,9 +150,9 @@ export function JobsPage() {
           value={name}
           onChange={(event) => setName(event.target.value)}
         />
-        <Press kind="main" type="submit" disabled={begin.isPending}>
+        <Send kind="main" disabled={begin.isPending}>
           Begin an empty house
-        </Press>
+        </Send>
         <Press onClick={() => file.current?.click()}>Bring in a document</Press>
         <input
           ref={file}
@@ -174,12 +169,8 @@ export function JobsPage() {
             begin.mutate(() => importJob(text))
           }}
         />
-      </Flex>
-      {problem && (
-        <Text color="brick" role="alert" mt="8px">
-          {problem}
-        </Text>
-      )}
+      </Form>
+      <Problem mt="8px">{problem}</Problem>
       <Flex gap="4px 12px" wrap="wrap" align="center" mt="12px">
         <Text fontSize="14px" color="quiet">
           To look round in an invented house:

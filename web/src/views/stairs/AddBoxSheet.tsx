@@ -6,6 +6,7 @@ import { Choice } from '../../parts/Choice'
 import { cardOf, focusOn } from '../../parts/focusOn'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
+import { Problem } from '../../parts/Problem'
 import { Sheet } from '../../parts/Sheet'
 import { useBusy } from '../../parts/useBusy'
 import { connections } from './connections'
@@ -76,7 +77,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
         </>
       }
     >
-      <Flex direction="column" gap="10px">
+      <Flex direction="column" gap="10px" w="100%">
         <Choice
           label="What is it?"
           width="100%"
@@ -107,11 +108,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
             ? 'It asks for its address by itself; change that afterwards.'
             : 'It comes with its default settings and lies on the table: plans may use it so. Press its sockets to lay the cables.'}
         </Text>
-        {problem && (
-          <Text role="alert" color="brick">
-            {problem}
-          </Text>
-        )}
+        <Problem>{problem}</Problem>
         {/* Enter in any field of a form presses its submit button. */}
         <button type="submit" hidden aria-hidden tabIndex={-1} />
       </Flex>

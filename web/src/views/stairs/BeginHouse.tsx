@@ -1,12 +1,12 @@
-import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { Box, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Action, DeviceMode } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
+import { Form, Send } from '../../parts/Form'
 import { cardOf, focusOn } from '../../parts/focusOn'
 import { PlainField } from '../../parts/PlainField'
-import { Press } from '../../parts/Press'
-import { useBusy } from '../../parts/useBusy'
+import { Problem } from '../../parts/Problem'
 import { useFormDraft } from '../../parts/useDraft'
 import { makeGateway } from './newBox'
 
@@ -36,13 +36,12 @@ const kinds: Record<Kind, { label: string; name: string; mode: DeviceMode; suppo
 
 const blank = { room: '', kind: 'gateway' as Kind, sockets: '4', address: '', technology: '', ssid: '' }
 
-/** An empty house: what is asked in one look before anything can be said of it. Nothing is invented. */
+/** An empty house: what is asked in one look before anything can be said of it. What is left empty is taken as boxes are usually sold, and said so. */
 export function BeginHouse() {
   const { house } = useJob()
   const { act } = useTools()
   const { values, set, drop } = useFormDraft('begin', blank)
   const [problem, setProblem] = useState<string>()
-  const { busy, run } = useBusy()
   const isModem = values.kind === 'modem'
 
   const begin = async () => {
@@ -89,76 +88,68 @@ export function BeginHouse() {
       <Text color="quiet" mb="14px">
         There is no gateway yet, so nothing can be said of it. Begin where the provider’s line comes in.
       </Text>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault()
-          void run(begin)
-        }}
-      >
-        <Flex gap="10px 12px" wrap="wrap" align="start">
+      <Form gap="10px 12px" align="start" onSend={begin}>
+        <PlainField
+          label="In which room does the line come in?"
+          width="100%"
+          value={values.room}
+          onChange={(room) => set({ room })}
+        />
+        <Choice
+          label="What kind of box stands there?"
+          width="100%"
+          value={values.kind}
+          options={(Object.keys(kinds) as Kind[]).map((value) => ({ value, label: kinds[value].label }))}
+          onChange={(kind) => set({ kind })}
+        />
+        <PlainField
+          label="How many sockets for the house?"
+          width="220px"
+          kind="number"
+          value={values.sockets}
+          onChange={(sockets) => set({ sockets })}
+        />
+        <Choice
+          label="What line is it?"
+          width="180px"
+          value={values.technology}
+          options={[
+            { value: '', label: 'not known yet' },
+            { value: 'fibre', label: 'fibre' },
+            { value: 'cable', label: 'cable' },
+            { value: 'dsl', label: 'dsl' },
+            { value: 'fixed-wireless', label: 'fixed wireless' },
+            { value: 'satellite', label: 'satellite' },
+          ]}
+          onChange={(technology) => set({ technology })}
+        />
+        {!isModem && (
           <PlainField
-            label="In which room does the line come in?"
-            width="100%"
-            value={values.room}
-            onChange={(room) => set({ room })}
+            label="Address on its label, if you see it"
+            width="240px"
+            mono
+            placeholder="192.168.1.1"
+            hint="Empty: 192.168.1.1 until somebody looks."
+            value={values.address}
+            onChange={(address) => set({ address })}
           />
-          <Choice
-            label="What kind of box stands there?"
-            width="100%"
-            value={values.kind}
-            options={(Object.keys(kinds) as Kind[]).map((value) => ({ value, label: kinds[value].label }))}
-            onChange={(kind) => set({ kind })}
-          />
-          <PlainField
-            label="How many sockets for the house?"
-            width="220px"
-            kind="number"
-            value={values.sockets}
-            onChange={(sockets) => set({ sockets })}
-          />
-          <Choice
-            label="What line is it?"
-            width="180px"
-            value={values.technology}
-            options={[
-              { value: '', label: 'not known yet' },
-              { value: 'fibre', label: 'fibre' },
-              { value: 'cable', label: 'cable' },
-              { value: 'dsl', label: 'dsl' },
-              { value: 'fixed-wireless', label: 'fixed wireless' },
-              { value: 'satellite', label: 'satellite' },
-            ]}
-            onChange={(technology) => set({ technology })}
-          />
-          {!isModem && (
-            <PlainField
-              label="Address on its label, if you see it"
-              width="240px"
-              mono
-              placeholder="192.168.1.1"
-              value={values.address}
-              onChange={(address) => set({ address })}
-            />
-          )}
-          {!isModem && (
-            <PlainField
-              label="Its Wi-Fi name, if it makes Wi-Fi"
-              width="240px"
-              mono
-              value={values.ssid}
-              onChange={(ssid) => set({ ssid })}
-            />
-          )}
-        </Flex>
-        {problem && (
-          <Text role="alert" color="brick" mt="10px">
-            {problem}
-          </Text>
         )}
-        <Press kind="main" type="submit" mt="14px" aria-busy={busy || undefined}>
-          Begin here
-        </Press>
-      </form>
+        {!isModem && (
+          <PlainField
+            label="Its Wi-Fi name, if it makes Wi-Fi"
+            width="240px"
+            mono
+            value={values.ssid}
+            onChange={(ssid) => set({ ssid })}
+          />
+        )}
+        <Box flexBasis="100%">
+          <Problem mt="10px">{problem}</Problem>
+          <Send kind="main" mt="4px">
+            Begin here
+          </Send>
+        </Box>
+      </Form>
     </Box>
   )
 }

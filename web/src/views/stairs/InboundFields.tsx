@@ -1,11 +1,12 @@
-import { Box, Flex, Text } from '@chakra-ui/react'
+import { Box, Flex } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Device } from '../../api/types'
 import { AddressText } from '../../parts/AddressText'
 import { DraftField } from '../../parts/DraftField'
+import { Form, Send } from '../../parts/Form'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
-import { useBusy } from '../../parts/useBusy'
+import { Problem } from '../../parts/Problem'
 import { useFormDraft } from '../../parts/useDraft'
 import { useSettings } from './useSettings'
 
@@ -15,7 +16,6 @@ export function InboundFields({ device }: { device: Device }) {
   const { values, set, drop } = useFormDraft('forward', { port: '', to: '' })
   const { port, to } = values
   const [problem, setProblem] = useState<string>()
-  const { busy, run } = useBusy()
   const add = async () => {
     const [address, inner] = to.trim().split(':')
     const failed = await attempt(
@@ -61,35 +61,25 @@ export function InboundFields({ device }: { device: Device }) {
           </Press>
         </Flex>
       ))}
-      <Flex
-        as="form"
-        gap="12px"
-        wrap="wrap"
-        align="end"
-        mt="4px"
-        onSubmit={(event) => {
-          event.preventDefault()
-          if (port && to) void run(add)
-        }}
-      >
-        <PlainField
-          label="Forward tcp port"
-          width="130px"
-          mono
-          kind="number"
-          value={port}
-          onChange={(text) => set({ port: text })}
-        />
-        <PlainField
-          label="To address or address:port"
-          width="210px"
-          mono
-          value={to}
-          onChange={(text) => set({ to: text })}
-        />
-        <Press type="submit" disabled={!port || !to} aria-busy={busy || undefined}>
-          Forward it
-        </Press>
+      <Flex gap="12px" wrap="wrap" align="end" mt="4px">
+        <Form gap="12px" align="end" onSend={add}>
+          <PlainField
+            label="Forward tcp port"
+            width="130px"
+            mono
+            kind="number"
+            value={port}
+            onChange={(text) => set({ port: text })}
+          />
+          <PlainField
+            label="To address or address:port"
+            width="210px"
+            mono
+            value={to}
+            onChange={(text) => set({ to: text })}
+          />
+          <Send disabled={!port || !to}>Forward it</Send>
+        </Form>
         <Box>
           <DraftField
             label="DMZ host"
@@ -103,11 +93,9 @@ export function InboundFields({ device }: { device: Device }) {
           />
         </Box>
       </Flex>
-      {problem && (
-        <Text role="alert" color="brick" fontSize="13px" mt="2px">
-          {problem}
-        </Text>
-      )}
+      <Problem fontSize="13px" mt="2px">
+        {problem}
+      </Problem>
     </>
   )
 }

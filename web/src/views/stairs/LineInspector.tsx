@@ -4,9 +4,10 @@ import type { House } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { DraftChoice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
+import { Form, Send } from '../../parts/Form'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
-import { useBusy } from '../../parts/useBusy'
+import { Problem } from '../../parts/Problem'
 import { useFormDraft } from '../../parts/useDraft'
 import { portName } from '../../parts/words'
 import { Panel } from './Panel'
@@ -125,7 +126,6 @@ function AddressPair({ line, field, label }: { line: Line; field: 'seen' | 'agre
   const now = { address: line[field]?.address ?? '', gateway: line[field]?.gateway ?? '' }
   const { values, set, drop } = useFormDraft(field, now)
   const [problem, setProblem] = useState<string>()
-  const { busy, run } = useBusy()
   const put = async (pair: { address: string; gateway: string } | undefined) => {
     const failed = await attempt(
       [{ do: 'set-line', line: { ...line, [field]: pair } }],
@@ -142,16 +142,7 @@ function AddressPair({ line, field, label }: { line: Line; field: 'seen' | 'agre
     return put({ address, gateway })
   }
   return (
-    <Flex
-      as="form"
-      gap="4px 12px"
-      wrap="wrap"
-      align="end"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void run(async () => note())
-      }}
-    >
+    <Form gap="4px 12px" align="end" onSend={note}>
       <PlainField
         label={label}
         width="180px"
@@ -168,15 +159,11 @@ function AddressPair({ line, field, label }: { line: Line; field: 'seen' | 'agre
         value={values.gateway}
         onChange={(gateway) => set({ gateway })}
       />
-      <Press type="submit" aria-busy={busy || undefined}>
-        Note it
-      </Press>
+      <Send>Note it</Send>
       {now.address && <Press onClick={() => put(undefined)}>Forget it</Press>}
-      {problem && (
-        <Text role="alert" color="brick" fontSize="13px" flexBasis="100%">
-          {problem}
-        </Text>
-      )}
-    </Flex>
+      <Problem fontSize="13px" flexBasis="100%">
+        {problem}
+      </Problem>
+    </Form>
   )
 }

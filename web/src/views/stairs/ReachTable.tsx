@@ -1,3 +1,4 @@
+import './reach.css'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { type KeyboardEvent, useMemo, useRef, useState } from 'react'
 import type { ReachCell, ReachGrid } from '../../api/types'

@@ -1,3 +1,4 @@
+import './socket.css'
 import { memo } from 'react'
 import type { HouseView, Socket } from '../../api/types'
 import { nameOf, portName, socketName } from '../../parts/words'

@@ -1,11 +1,11 @@
-import { Box, Checkbox, Flex, Heading, Text } from '@chakra-ui/react'
+import { Box, Checkbox, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { House, Need } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
+import { Form, Send } from '../../parts/Form'
 import { PlainField } from '../../parts/PlainField'
-import { Press } from '../../parts/Press'
-import { useBusy } from '../../parts/useBusy'
+import { Problem } from '../../parts/Problem'
 import { useFormDraft } from '../../parts/useDraft'
 import { fillIn, type Kind } from './fillIn'
 
@@ -64,7 +64,6 @@ export function NewWant() {
   const { from, to, discovery, nice, servers, protocol, port, prefix, network, room, count, mbps, place } =
     values
   const [problem, setProblem] = useState<string>()
-  const { busy, run } = useBusy()
 
   const one = from || things[0]?.value || ''
   const other = to || things.find((thing) => thing.value !== one)?.value || ''
@@ -86,7 +85,7 @@ export function NewWant() {
     !(needsName && !named) &&
     !(kind === 'speed' && places.length === 0)
 
-  const write = async () => {
+  const add = async () => {
     const taken = new Set((house.document.needs ?? []).map((need) => need.id))
     let n = taken.size + 1
     while (taken.has(`n${n}`)) n++
@@ -114,23 +113,13 @@ export function NewWant() {
     if (failed) return
     drop()
   }
-  const add = () => run(write)
 
   return (
     <Box as="section" mt="24px" aria-label="Add a want">
       <Heading as="h3" fontSize="16px" mb="8px">
         Add a want
       </Heading>
-      <Flex
-        as="form"
-        gap="10px"
-        wrap="wrap"
-        align="end"
-        onSubmit={(event) => {
-          event.preventDefault()
-          if (canAdd) void add()
-        }}
-      >
+      <Form gap="10px" align="end" onSend={add}>
         <Choice label="Sentence" width="260px" value={kind} options={kinds} onChange={setKind} />
         {needsThing && <Choice label="Who" value={one} options={things} onChange={(from) => set({ from })} />}
         {kind === 'reach' && (
@@ -221,10 +210,10 @@ export function NewWant() {
           <Checkbox.Control borderColor="quiet" />
           <Checkbox.Label fontWeight="400">if it can be had</Checkbox.Label>
         </Checkbox.Root>
-        <Press kind="main" type="submit" disabled={!canAdd} aria-busy={busy || undefined}>
+        <Send kind="main" disabled={!canAdd}>
           Add it
-        </Press>
-      </Flex>
+        </Send>
+      </Form>
       {(needsThing || kind === 'speed') && (kind === 'speed' ? places : things).length === 0 && (
         <Text mt="6px" fontSize="14px" color="quiet">
           There is no device to speak of yet: add one on the Stairs.
@@ -236,11 +225,7 @@ export function NewWant() {
           the Stairs.
         </Text>
       )}
-      {problem && (
-        <Text role="alert" color="brick" mt="6px">
-          {problem}
-        </Text>
-      )}
+      <Problem mt="6px">{problem}</Problem>
     </Box>
   )
 }

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query'
 import { plans } from '../../api/queries'
 import { useJob, useTools } from '../../layout/JobContext'
 import { Press } from '../../parts/Press'
+import { Problem } from '../../parts/Problem'
 import { count } from '../../parts/words'
 
 /** The ways to use the second router, simulated side by side, with what each gives up. */
@@ -18,11 +19,7 @@ export function Plans() {
       <Text fontSize="14px" color="quiet" mb="12px">
         From the house as found. Both are honest; the wants decide.
       </Text>
-      {error && (
-        <Text role="alert" color="brick">
-          {error.message}
-        </Text>
-      )}
+      <Problem>{error?.message}</Problem>
       {!data && !error && (
         <Text role="status" fontSize="14px" color="quiet">
           Working the ways out …

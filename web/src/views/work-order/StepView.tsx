@@ -3,6 +3,7 @@ import type { TickView, WorkStep } from '../../api/types'
 import { AddressText } from '../../parts/AddressText'
 import { CopyButton } from '../../parts/CopyButton'
 import { Press } from '../../parts/Press'
+import { Problem } from '../../parts/Problem'
 import { Tick } from '../../parts/Tick'
 import { useDraft } from '../../parts/useDraft'
 import { keyFor, useShortcuts } from '../../state/shortcuts'
@@ -163,11 +164,7 @@ export function StepView(props: {
           onChange={(event) => note.type(event.target.value)}
           onBlur={() => void note.put()}
         />
-        {note.problem && (
-          <Text role="alert" color="brick" fontSize="14px">
-            {note.problem}
-          </Text>
-        )}
+        <Problem fontSize="14px">{note.problem}</Problem>
       </Box>
       <Flex mt="12px" justify="space-between">
         <Press kind="plain" onClick={props.onBack} disabled={step.number === 1}>
