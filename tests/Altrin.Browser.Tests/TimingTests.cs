@@ -7,8 +7,11 @@ public sealed class Timed;
 [Collection("timed")]
 public sealed class TimingTests : HandTest
 {
-    [Fact]
-    public void The_verdict_follows_an_edit_within_a_tenth_of_a_second()
+    /// <summary>The goal, on a machine that does nothing else; and what holds on any machine that runs the tests.</summary>
+    [Theory]
+    [InlineData(250)]
+    [InlineData(100, Traits = ["kind", "long"])]
+    public void The_verdict_follows_an_edit_at_once(double limit)
     {
         OpenDemo();
         Browser.Press(() => Browser.Css("[data-box=studio]"));
@@ -30,9 +33,9 @@ public sealed class TimingTests : HandTest
         // On a machine whose host takes the processor away a tenth of a second cannot be measured: said, not passed.
         var (stolenThen, allThen) = Processor();
         var share = (stolenThen - stolen) / Math.Max(1, allThen - all);
-        Assert.SkipWhen(share > 0.05 && times.Order().ElementAt(9) >= 100, $"VERDICT NOT TIMED: the host took {share:P0} of the processor meanwhile.");
+        Assert.SkipWhen(share > 0.05 && times.Order().ElementAt(9) >= limit, $"VERDICT NOT TIMED: the host took {share:P0} of the processor meanwhile.");
         // The quarter that the rest of the machine disturbed least, once the program is warm: what is timed is the program.
-        Assert.True(times.Order().ElementAt(9) < 100, $"{string.Join(", ", times.Select(time => $"{time:0}"))} ms");
+        Assert.True(times.Order().ElementAt(9) < limit, $"{string.Join(", ", times.Select(time => $"{time:0}"))} ms");
     }
 
     /// <summary>Ticks that the host took for others, and all ticks, since the machine started (proc(5), the line “cpu”).</summary>
@@ -42,8 +45,11 @@ public sealed class TimingTests : HandTest
         return (ticks[7], ticks.Sum());
     }
 
-    [Fact]
-    public void The_grid_of_sixty_is_drawn_at_once()
+    /// <summary>The goal, on a machine that does nothing else; and what holds on any machine that runs the tests.</summary>
+    [Theory]
+    [InlineData(400)]
+    [InlineData(200, Traits = ["kind", "long"])]
+    public void The_grid_of_sixty_is_drawn_at_once(double limit)
     {
         OpenHouse(SizeTests.Big(30, 60));
         Browser.Press("Who reaches whom");
@@ -62,7 +68,7 @@ public sealed class TimingTests : HandTest
             Browser.Until(() => Browser.Count("[role=dialog]") == 0, "the sheet to close");
         }
         TestContext.Current.SendDiagnosticMessage($"grid of 60: {string.Join(", ", times.Select(time => $"{time:0} ms"))}");
-        // The goal is 200 ms on a quiet machine; the least disturbed of ten on whatever machine runs this has half as much again.
-        Assert.True(times.Min() < 300, $"{string.Join(", ", times.Select(time => $"{time:0}"))} ms");
+        // The least disturbed of ten.
+        Assert.True(times.Min() < limit, $"{string.Join(", ", times.Select(time => $"{time:0}"))} ms");
     }
 }

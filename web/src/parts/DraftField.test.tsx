@@ -57,6 +57,24 @@ describe('a field that is put in force', () => {
 })
 
 describe('a draft', () => {
+  it('that is on its way leaves Escape to the panel', () => {
+    const closed = vi.fn()
+    const drawn = draw(
+      // biome-ignore lint/a11y/noStaticElementInteractions: stands for the page, which hears Escape too
+      <div onKeyDown={(event) => event.key === 'Escape' && closed()}>
+        <DraftField label="Address" value="old" commit={() => new Promise(() => {})} />
+      </div>,
+    )
+    type('new')
+    key('Escape')
+    expect(closed).not.toHaveBeenCalled()
+    type('new')
+    key('Enter')
+    key('Escape')
+    expect(closed).toHaveBeenCalledOnce()
+    expect((drawn.getByLabelText('Address') as HTMLInputElement).value).toBe('new')
+  })
+
   const field = (value: string, commit = vi.fn(async () => undefined as string | undefined)) => (
     <ChakraProvider value={system}>
       <DraftField label="Address" value={value} commit={commit} />

@@ -42,7 +42,7 @@ export function DraftField(props: {
         onBlur={() => void draft.put()}
         onKeyDown={(event) => {
           if (event.key === 'Enter' && !event.repeat) void draft.put()
-          if (event.key === 'Escape' && draft.isDraft) {
+          if (event.key === 'Escape' && draft.isTyped()) {
             // What is typed goes first; the next Escape closes the panel.
             event.stopPropagation()
             draft.drop()

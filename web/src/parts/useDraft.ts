@@ -41,8 +41,11 @@ export function useDraft(
   return {
     text: kept?.text ?? value,
     problem: kept?.problem,
-    /** Typed and not on its way: what is sent is not taken back by Escape. */
-    isDraft: kept !== undefined && kept.text !== value && sent.current !== kept.text.trim(),
+    /** Typed and not on its way, as it is now and not when it was drawn: what is sent is not taken back by Escape. */
+    isTyped: () => {
+      const now = useDrafts.getState().kept[key]
+      return now !== undefined && now.text !== value && sent.current !== now.text.trim()
+    },
     type: (text: string) => useDrafts.getState().write(key, text, about),
     drop: () => useDrafts.getState().drop(key),
     put,
