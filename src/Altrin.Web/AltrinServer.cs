@@ -45,6 +45,7 @@ public static class AltrinServer
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddSingleton(services =>
             new JobStore(Path.Combine(settings["data"] ?? "data", "altrin.db"), services.GetRequiredService<TimeProvider>()));
+        builder.Services.AddSingleton(new OwnKinds(Path.Combine(settings["data"] ?? "data", "kit")));
         builder.Services.ConfigureHttpJsonOptions(json => AltrinJson.Configure(json.SerializerOptions));
         builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
         builder.Services.AddProblemDetails();
@@ -74,6 +75,8 @@ public static class AltrinServer
         app.MapJobs();
         app.MapHouses();
         app.MapWorkOrders();
+        app.MapVisit();
+        app.MapKit();
         app.MapSimulation();
         app.Map("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such address in the API."))
             .ExcludeFromDescription();

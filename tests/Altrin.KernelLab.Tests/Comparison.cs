@@ -3,12 +3,16 @@ using System.Text.RegularExpressions;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
+using Altrin.Core.Tests.Kernel;
 
 namespace Altrin.KernelLab.Tests;
 
 /// <summary>What came of one house: how much was compared, what did not agree, and how long either side took.</summary>
 internal sealed record LabReport(string Name, int Facts, int Yes, int No, int Races, IReadOnlyList<string> Disagreements, string? LeftOut, TimeSpan Lab, TimeSpan Simulated)
 {
+    /// <summary>What the kernel confirmed, to be written down.</summary>
+    public IReadOnlyList<KernelFact> Confirmed { get; init; } = [];
+
     /// <summary>The document and both answers: enough to do it again by hand.</summary>
     public string Say(NetworkDocument house) => $"{Name}: {string.Join("\n  ", Disagreements.Prepend("the kernel and the simulator disagree"))}\n{AltrinJson.WriteCompact(house)}";
 }
@@ -24,7 +28,8 @@ internal sealed partial class Comparison
     private readonly Worlds worlds;
     private readonly Probes probes;
     private readonly List<string> disagreements = [];
-    private readonly Dictionary<string, HashSet<bool>> races = [];
+    private readonly Dictionary<KernelFact, HashSet<bool>> races = [];
+    private readonly HashSet<KernelFact> confirmed = [];
     private int facts, yes, no;
 
     private Comparison(NetworkDocument house, NetworkState state, LabHouse lab, Probes probes) =>
@@ -46,7 +51,11 @@ internal sealed partial class Comparison
         comparison.CompareLeases();
         var leftOut = await comparison.CompareWorlds();
         var labTime = watch.Elapsed;
-        return new(name, comparison.facts, comparison.yes, comparison.no, comparison.races.Count, comparison.disagreements, leftOut, labTime, Simulated(house));
+        return new(name, comparison.facts, comparison.yes, comparison.no, comparison.races.Count, comparison.disagreements, leftOut, labTime, Simulated(house))
+        {
+            // A race counts where the kernel was seen to end it both ways.
+            Confirmed = [.. comparison.confirmed, .. comparison.races.Where(race => race.Value.Count == 2 && race.Key.Ask != "pings").Select(race => race.Key with { Is = Words<Answer>.Of(Answer.Sometimes) })],
+        };
     }
 
     /// <summary>The same questions put to the simulator.</summary>
@@ -71,15 +80,14 @@ internal sealed partial class Comparison
             var kind = Words<InterfaceKind>.Of(one.Kind);
             if (lab.CardOf(one.Owner, kind) is not { } card)
             {
-                Same($"{one.Owner} {kind}: outcome", "none", Words<LeaseOutcome>.Of(one.Outcome));
+                Same(KernelFact.Of("has no lease", one.Owner, kind), "none", Words<LeaseOutcome>.Of(one.Outcome));
                 continue;
             }
             if (!card.Asks) continue;
+            var fact = KernelFact.Of("is offered", one.Owner, kind);
             var got = card.Leases.Select(pair => $"{pair.Value.Address} via {pair.Value.Gateway} from {pair.Key.Server}").Order(StringComparer.Ordinal).ToList();
-            var said = one.Candidates.Where(candidate => candidate.Server is not null)
-                .Select(candidate => $"{candidate.Address} via {candidate.Gateway} from {candidate.Server}").Order(StringComparer.Ordinal).ToList();
-            Same($"{one.Owner} {kind}: leases", string.Join(", ", got), string.Join(", ", said));
-            if (got.Count == 0) Same($"{one.Owner} {kind}: outcome", one.Kind == InterfaceKind.Wan ? "none" : "link-local", Words<LeaseOutcome>.Of(one.Outcome));
+            Same(fact, string.Join(", ", got), KernelFact.Leases(one));
+            if (got.Count == 0) Same(KernelFact.Of("has no lease", one.Owner, kind), one.Kind == InterfaceKind.Wan ? "none" : "link-local", Words<LeaseOutcome>.Of(one.Outcome));
         }
     }
 
@@ -122,18 +130,18 @@ internal sealed partial class Comparison
                 if (a == b || IsOdd(b.Id, world)) continue;
                 var to = AddressOf(b.Id, world);
                 var said = state.Reach(a.Id, b.Id);
-                asked.Add(Ask($"{a.Id} reaches {b.Id}", said.Reachable, async patience =>
+                asked.Add(Ask(KernelFact.Of("reaches", a.Id, b.Id), said.Reachable, async patience =>
                     to is { } there && await probes.Ask(a.Id, TransportProtocol.Tcp, there, Probes.Hello, patience) == b.Id));
                 // An echo does not say who sent it: where another may hold the address it proves nothing. And Linux answers an echo
                 // that a broadcast address seems to have sent, though it takes no connection from there.
                 if (IsHosts(a.Id, world) && said is { Reachable: Answer.Yes } or { Reachable: Answer.No, Why: not (ReachProblem.HeldByAnother or ReachProblem.NobodyThere) } && to is { } pinged && !IsHeldElsewhere(b.Id, world))
-                    asked.Add(Ask($"{a.Id} pings {b.Id}", said.Reachable, patience => probes.Ping(a.Id, pinged, patience)));
+                    asked.Add(Ask(KernelFact.Of("pings", a.Id, b.Id), said.Reachable, patience => probes.Ping(a.Id, pinged, patience)));
             }
             foreach (var device in house.Devices)
             {
                 if (state.Lan(device.Id) is not { Candidates.IsEmpty: false } || lab.CardOf(device.Id, "lan") is not { } page) continue;
                 var to = Worlds.AddressIn(page, world)?.Address ?? LinkLocalOf(page, world);
-                asked.Add(Ask($"{a.Id} opens {device.Id}", state.Admin(a.Id, device.Id).Reachable, async patience =>
+                asked.Add(Ask(KernelFact.Of("opens", a.Id, device.Id), state.Admin(a.Id, device.Id).Reachable, async patience =>
                     to is { } there && await probes.Ask(a.Id, TransportProtocol.Tcp, there, Probes.Page, patience) == device.Id));
             }
             foreach (var service in a.Services.DistinctBy(one => (one.Protocol, one.Port))) asked.Add(Inbound(a, service, world));
@@ -147,7 +155,7 @@ internal sealed partial class Comparison
         var said = state.Internet(from.Id);
         var port = 10_000 + number;
         var host = Ipv4Address.Parse("198.51.100.1");
-        var online = await Ask($"{from.Id} has internet", said.Reachable, async patience =>
+        var online = await Ask(KernelFact.Of("has internet", from.Id), said.Reachable, async patience =>
             await probes.Ask(from.Id, TransportProtocol.Tcp, host, port, patience) == LabHouse.Internet);
         if (!online || said.Reachable != Answer.Yes) return;
         // Another run of this endpoint's probe in another world may have left its port too; ways differ between worlds only where
@@ -157,8 +165,8 @@ internal sealed partial class Comparison
             .Where(hop => Translated(hop == "carrier" ? LabHouse.Provider : hop, port)).Order(StringComparer.Ordinal).ToList();
         lock (disagreements)
         {
-            Same($"{from.Id}: translating hops", string.Join(", ", hops), string.Join(", ", said.Hops.Order(StringComparer.Ordinal)));
-            Same($"{from.Id}: NAT layers", $"{hops.Count}", $"{said.NatLayers}");
+            Same(KernelFact.Of("is translated by", from.Id), string.Join(", ", hops), string.Join(", ", said.Hops.Order(StringComparer.Ordinal)));
+            if (hops.Count != said.NatLayers) disagreements.Add($"{from.Id}: {said.NatLayers} NAT layers, but {hops.Count} hops translate");
         }
     }
 
@@ -175,13 +183,14 @@ internal sealed partial class Comparison
         var outside = lab.Cards.Select(card => Worlds.AddressIn(card, world)?.Address).OfType<Ipv4Address>().Where(address => line?.Contains(address) == true).Distinct().ToList();
         var ports = house.Devices.SelectMany(device => device.PortForwards.Where(one => one.Protocol == service.Protocol).Select(one => one.Port)
             .Concat(worlds.UpnpMappings(device, world).Where(one => one.Protocol == service.Protocol).Select(one => one.At))).Append(service.Port).Distinct().ToList();
-        await Ask($"{to.Id} is reached from the internet on {service.Port}", said.Reachable, patience => AnyAnswers(LabHouse.Internet, patience));
+        await Ask(KernelFact.Of("is reached from the internet on", to.Id, KernelFact.Service(service.Protocol, service.Port)), said.Reachable, patience => AnyAnswers(LabHouse.Internet, patience));
 
-        // From inside: by somebody else whose own way out ends at the same outermost translator.
+        // From inside: by somebody else whose own way out ends at the same outermost translator. A guest is not inside: nothing of the
+        // home is open to guests, by whatever address.
         var outermost = state.Internet(to.Id).Hops.LastOrDefault();
-        var insider = house.Endpoints.FirstOrDefault(one => one != to && !IsOdd(one.Id, world) && state.Internet(one.Id) is { Reachable: Answer.Yes } way && way.Hops.LastOrDefault() == outermost);
+        var insider = house.Endpoints.FirstOrDefault(one => one != to && !IsOdd(one.Id, world) && !IsGuest(one.Id) && state.Internet(one.Id) is { Reachable: Answer.Yes } way && way.Hops.LastOrDefault() == outermost);
         if (insider is not null && said.Reachable == Answer.Yes)
-            await Ask($"{insider.Id} reaches {to.Id} on {service.Port} by its public address", said.FromInside, patience => AnyAnswers(insider.Id, patience));
+            await Ask(KernelFact.Of("is reached from inside by its public address on", to.Id, KernelFact.Service(service.Protocol, service.Port)), said.FromInside, patience => AnyAnswers(insider.Id, patience));
 
         async Task<bool> AnyAnswers(string from, int patience)
         {
@@ -191,7 +200,7 @@ internal sealed partial class Comparison
     }
 
     /// <summary>Asks the kernel; what does not agree at first is asked again with more patience, for the machine may be busy.</summary>
-    private async Task<bool> Ask(string fact, Answer said, Func<int, Task<bool>> ask)
+    private async Task<bool> Ask(KernelFact fact, Answer said, Func<int, Task<bool>> ask)
     {
         var answer = await ask(Patience);
         if (said == Answer.Yes && !answer) answer = await ask(MorePatience);
@@ -202,14 +211,16 @@ internal sealed partial class Comparison
             else no++;
             if (said == Answer.Sometimes) (races.TryGetValue(fact, out var ends) ? ends : races[fact] = []).Add(answer);
             else if (answer != (said == Answer.Yes)) disagreements.Add($"{fact}: the kernel says {(answer ? "yes" : "no")}, the simulator {Words<Answer>.Of(said)}");
+            else if (fact.Ask != "pings") confirmed.Add(fact with { Is = Words<Answer>.Of(said) });
         }
         return answer;
     }
 
-    private void Same(string fact, string kernel, string simulator)
+    private void Same(KernelFact fact, string kernel, string simulator)
     {
         facts++;
         if (kernel != simulator) disagreements.Add($"{fact}: the kernel says “{kernel}”, the simulator “{simulator}”");
+        else confirmed.Add(fact with { Is = kernel });
     }
 
     private Ipv4Address? AddressOf(string endpoint, World world) => lab.CardOf(endpoint, "net") is { } card
@@ -227,6 +238,8 @@ internal sealed partial class Comparison
     /// <summary>Fixed at the network address of its own subnet: since 5.14 (value from memory) Linux takes that for a host's, the RFC does not.</summary>
     private bool IsOdd(string endpoint, World world) => lab.CardOf(endpoint, "net") is { } card
         && Worlds.AddressIn(card, world) is { } own && own.Prefix.Length < 31 && own.Address == own.Prefix.Network;
+
+    private bool IsGuest(string endpoint) => state.Net(endpoint) is { } net && house.Devices.Any(device => state.GuestsOf(device.Id) == net.Segment && net.Segment >= 0);
 
     private bool IsHosts(string endpoint, World world) => lab.CardOf(endpoint, "net") is not { } card
         || Worlds.AddressIn(card, world) is not { } own || own.Prefix.IsUsable(own.Address);

@@ -361,7 +361,7 @@ public sealed record Restart(string Device) : InstallerAction
 }
 
 /// <summary>Hold reset until the lamps change: every setting goes back to what the label says.</summary>
-/// <remarks>A box with a router mode wakes up as one, gives out addresses .100 to .199 of its own subnet, and its Wi-Fi is
+/// <remarks>A box whose kind is on the kit shelf wakes up as that is sold. Of any other: one with a router mode wakes up as one, gives out addresses .100 to .199 of its own subnet, and its Wi-Fi is
 /// open: common practice, no source.</remarks>
 public sealed record FactoryReset(string Device) : InstallerAction
 {

@@ -12,10 +12,11 @@ public static class Naming
         return $"{device.Name} {PortName(device, socket.Port)}";
     }
 
-    /// <summary>“WAN”, “LAN 2”: by role and place in the row, since ids are the makers' and differ.</summary>
+    /// <summary>As printed beside it; else “WAN”, “LAN 2”, by role and place in the row, since ids are the makers' and differ.</summary>
     public static string PortName(Device device, string port)
     {
         if (device.FindPort(port) is not { } found) return port;
+        if (found.Printed is { Length: > 0 } printed) return printed;
         var alike = device.Ports.Where(p => p.Role == found.Role).ToList();
         var role = found.Role == PortRole.Wan ? "WAN" : "LAN";
         return alike.Count == 1 ? role : $"{role} {alike.IndexOf(found) + 1}";

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Altrin.Core.Documents;
+using Altrin.Core.Kit;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
@@ -67,7 +68,10 @@ public static partial class SettingCatalogue
     public static Setting Of(BoxFeature feature) => Of(Words<BoxFeature>.Of(feature));
 
     /// <summary>Every setting as the label says, the mode first: what a box is sold as decides what the rest is.</summary>
-    public static Device AsSold(Device box) => All.OrderBy(setting => setting.Id != "mode").Aggregate(box, (now, setting) => setting.AsSold(now));
+    public static Device AsSold(Device box) => KitShelf.Sold(box) is { } sold
+        // A box without a page of its own has nothing there to be copied.
+        ? All.Aggregate(box, (now, setting) => setting.Copy(now, sold)) is var reset && sold.Lan is null ? reset with { Lan = null, DefaultPassword = sold.DefaultPassword } : reset
+        : All.OrderBy(setting => setting.Id != "mode").Aggregate(box, (now, setting) => setting.AsSold(now));
 
     /// <summary>A box that is described anew, set as it is now where a setting has any effect.</summary>
     /// <remarks>While anything is still to be set, whatever has an effect now keeps it: a description alone changes nothing in a house.</remarks>

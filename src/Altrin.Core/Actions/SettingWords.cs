@@ -1,27 +1,31 @@
 using System.Collections.Immutable;
+using Altrin.Core.Kit;
 
 namespace Altrin.Core.Actions;
 
-/// <summary>Under which words settings pages keep a setting, by kind of box: a kit shelf brings its own; where it says nothing, what most
-/// pages say. Common practice, no source.</summary>
+/// <summary>Under which words settings pages keep a setting: the box's own kind on the kit shelf, where it says; else what most pages say.
+/// Common practice, no source.</summary>
 public static class SettingWords
 {
-    private static readonly ImmutableDictionary<SettingsPage, string> Usual = new Dictionary<SettingsPage, string>
+    private static readonly ImmutableDictionary<SettingsPage, (string Usual, MenuItem[] Items)> Pages = new Dictionary<SettingsPage, (string, MenuItem[])>
     {
-        [SettingsPage.Address] = "Network, LAN, or Local network",
-        [SettingsPage.Wifi] = "Wireless, or Wi-Fi",
-        [SettingsPage.Dhcp] = "DHCP, LAN, or Address reservation",
-        [SettingsPage.Wan] = "Internet, or WAN",
-        [SettingsPage.Services] = "Security, NAT, or Port forwarding",
-        [SettingsPage.Sockets] = "VLAN, or Port settings",
-        [SettingsPage.Password] = "System, Administration, or Password",
-        [SettingsPage.DhcpOff] = "DHCP, or LAN",
-        [SettingsPage.Mode] = "Operation mode, or Working mode",
+        [SettingsPage.Address] = ("Network, LAN, or Local network", [MenuItem.Lan]),
+        [SettingsPage.Wifi] = ("Wireless, or Wi-Fi", [MenuItem.Wifi]),
+        [SettingsPage.Dhcp] = ("DHCP, LAN, or Address reservation", [MenuItem.Dhcp, MenuItem.Reservation]),
+        [SettingsPage.Wan] = ("Internet, or WAN", [MenuItem.Wan]),
+        [SettingsPage.Services] = ("Security, NAT, or Port forwarding", [MenuItem.Forwards]),
+        [SettingsPage.Sockets] = ("VLAN, or Port settings", [MenuItem.Vlan]),
+        [SettingsPage.Password] = ("System, Administration, or Password", [MenuItem.Password]),
+        [SettingsPage.DhcpOff] = ("DHCP, or LAN", [MenuItem.Dhcp]),
+        [SettingsPage.Mode] = ("Operation mode, or Working mode", [MenuItem.Mode]),
     }.ToImmutableDictionary();
 
     /// <param name="kit">The kind that the box was taken from; null where nobody has said.</param>
-    /// <param name="ofKinds">What kinds say of their own pages.</param>
     /// <returns>Null for what is no page.</returns>
-    public static string? Find(SettingsPage page, string? kit = null, ImmutableDictionary<(string Kit, SettingsPage Page), string>? ofKinds = null) =>
-        kit is not null && ofKinds is not null && ofKinds.TryGetValue((kit, page), out var own) ? own : Usual.GetValueOrDefault(page);
+    public static string? Find(SettingsPage page, string? kit = null)
+    {
+        if (!Pages.TryGetValue(page, out var words)) return null;
+        var own = words.Items.Select(item => KitShelf.Find(kit)?.Menus.GetValueOrDefault(item)).OfType<string>().Distinct().ToList();
+        return own.Count > 0 ? string.Join("; ", own) : words.Usual;
+    }
 }

@@ -105,6 +105,10 @@ public sealed record Port : DocumentPart
 {
     public required string Id { get; init; }
     public required PortRole Role { get; init; }
+
+    /// <summary>What is printed beside it; null: called by its role and place in the row.</summary>
+    public string? Printed { get; init; }
+
     public double? SpeedMbps { get; init; }
 
     /// <summary>The VLAN that untagged frames here belong to (IEEE 802.1Q); null is VLAN 1, the box's own network.</summary>

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Altrin.Core.Kit;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
@@ -41,9 +42,6 @@ public sealed record PingReading(Ipv4Address At, bool Answers) : Reading;
 
 /// <summary>A box's own address, as its page shows it.</summary>
 public sealed record OwnAddressReading(string Device, InterfaceAddress? Address) : Reading;
-
-/// <summary>What a lamp can tell.</summary>
-public enum Lamp { ResetTook, NoLine, Joined, Weak, OutOfRange, WrongKey, ReadyToSet }
 
 public sealed record LampReading(string Device, Lamp Shows) : Reading;
 

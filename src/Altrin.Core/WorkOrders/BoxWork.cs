@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
+using Altrin.Core.Kit;
 using Altrin.Core.Network;
 using Altrin.Core.Readings;
 
@@ -83,9 +84,17 @@ internal static class BoxWork
         {
             Page = device,
             Expect = after => after.PageReading(device),
-            Cautions = ["The admin password is not the Wi-Fi password. If it is still the one on the label, change it and note the new one."],
+            Cautions =
+            [
+                "The admin password is not the Wi-Fi password. If it is still the one on the label, change it and note the new one.",
+                .. PastFirstPage(box),
+            ],
         });
     }
+
+    /// <summary>A box as sold shows something else first; its kind says what, and the way past.</summary>
+    private static string[] PastFirstPage(Device box) =>
+        box.DefaultPassword == true && KitShelf.Find(box.Kit)?.SetUp.Past is { } past ? [$"Its first page is no settings page. {past}"] : [];
 
     private static void Address(WorkInProgress work, Device planned)
     {

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Documents;
+using Altrin.Core.Kit;
 using Altrin.Core.Network;
 using Altrin.Core.Readings;
 using Altrin.Core.Rules;

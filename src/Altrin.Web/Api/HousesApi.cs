@@ -71,7 +71,7 @@ internal static class HousesApi
         return await jobs.Find(id, cancel) is { } job ? TypedResults.Ok(ReachGrid.Of(Evaluated.Of(Document(job, which)), cancel)) : Answers.NoSuchJob();
     }
 
-    private static NetworkDocument Document(Job job, Side side) => side == Side.Found ? job.Found.Document : job.Planned.Document;
+    public static NetworkDocument Document(Job job, Side side) => side == Side.Found ? job.Found.Document : job.Planned.Document;
 
     private static ValidationProblem? WhyNot(DeedList deeds, int least)
     {

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Altrin.Core.Documents;
+using Altrin.Core.Kit;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Tests.Documents;
@@ -17,13 +18,18 @@ public class SchemaTests
 
     private static readonly string PublishedFile = Path.Combine(Examples.Root, "docs", "formats", "altrin.network-1.schema.json");
 
+    private static readonly JsonSerializerOptions Readable = new() { WriteIndented = true, NewLine = "\n", Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+
     /// <summary>Written anew by ./altrin formats.</summary>
-    [Fact, Trait("kind", "formats")]
-    public void The_published_schema_is_the_readers_own()
+    [Theory, Trait("kind", "formats")]
+    [InlineData("altrin.network-1.schema.json")]
+    [InlineData("altrin.kit-1.schema.json")]
+    public void The_published_schema_is_the_readers_own(string name)
     {
-        var text = DocumentSchema.Export().ToJsonString(new() { WriteIndented = true, NewLine = "\n", Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping }) + "\n";
-        if (Environment.GetEnvironmentVariable("ALTRIN_WRITE_FORMATS") == "1") File.WriteAllText(PublishedFile, text);
-        Assert.True(text == File.ReadAllText(PublishedFile), "docs/formats/altrin.network-1.schema.json is stale: run ./altrin formats.");
+        var text = (name == "altrin.kit-1.schema.json" ? KitSchema.Export() : DocumentSchema.Export()).ToJsonString(Readable) + "\n";
+        var file = Path.Combine(Path.GetDirectoryName(PublishedFile)!, name);
+        if (Environment.GetEnvironmentVariable("ALTRIN_WRITE_FORMATS") == "1") File.WriteAllText(file, text);
+        Assert.True(text == File.ReadAllText(file), $"docs/formats/{name} is stale: run ./altrin formats.");
     }
 
     /// <summary>A field of a record that the reader does not ask for would be written and never read again.</summary>

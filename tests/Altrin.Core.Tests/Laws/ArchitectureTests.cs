@@ -9,13 +9,16 @@ public partial class ArchitectureTests
     {
         ["Network"] = [],
         ["Documents"] = ["Network"],                // strict reading, and the JSON that documents are compared by
+        ["Kit"] = ["Network", "Documents"],         // a kind on the shelf holds a box as a document does
         ["Radio"] = ["Network"],
         ["Simulation"] = ["Network", "Radio"],
-        ["Actions"] = ["Network", "Documents"],     // an action asks whether the document it makes could be read
+        ["Actions"] = ["Network", "Documents", "Kit"],     // an action asks whether the document it makes could be read
         ["Rules"] = ["Network", "Radio", "Simulation", "Actions", "Rules"],
         ["Planning"] = ["Network", "Simulation", "Actions", "Rules"],
-        ["Readings"] = ["Network", "Simulation"],
-        ["WorkOrders"] = ["Network", "Documents", "Simulation", "Actions", "Rules", "Readings"],
+        ["Readings"] = ["Network", "Kit", "Simulation"],
+        ["Addressing"] = ["Network", "Actions", "Simulation"],
+        ["Visit"] = ["Network", "Actions", "Simulation", "Readings"],
+        ["WorkOrders"] = ["Network", "Documents", "Kit", "Simulation", "Actions", "Rules", "Readings"],
         ["Formats"] = ["Network", "Documents", "Simulation", "Actions", "Rules", "Planning", "WorkOrders"],
     };
 

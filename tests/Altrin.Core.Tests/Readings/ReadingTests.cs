@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
+using Altrin.Core.Kit;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
 using Altrin.Core.Readings;

@@ -56,9 +56,12 @@ public static class PastedText
         return [.. readings.Where(reading => seen.Add(ReadingWriter.Write(reading with { Unread = [] })))];
     }
 
+    /// <summary>The lines as they are counted; what stands in them is as it was pasted.</summary>
+    public static string[] Split(string text) => text.Replace("\r\n", "\n", StringComparison.Ordinal).Replace('\r', '\n').TrimStart('\ufeff').Split('\n');
+
     private static PastedLine[] Lines(string text)
     {
-        var parts = text.Replace("\r\n", "\n", StringComparison.Ordinal).Replace('\r', '\n').TrimStart('\ufeff').Split('\n');
+        var parts = Split(text);
         return [.. parts.Select((line, i) => new PastedLine(i + 1, IsPrompt(line) ? "" : Clean(line)))];
     }
 

@@ -1097,10 +1097,482 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/visit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Walk"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/visit/paste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PastedInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Paste"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/{side}/addresses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Ruler"][];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/{side}/reckon": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    address: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Reckoning"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KitView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KitView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit/{kit}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    kit: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    kit: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit/from-box": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewKind"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KitView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit/{kit}/box": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    kit: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewBox"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Device"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AddressMark: {
+            address: components["schemas"]["Ipv4Address"];
+            owner: null | string;
+            name: string;
+            kind: components["schemas"]["MarkKind"];
+            amiss: null | string;
+        };
         /** @enum {string} */
         Answer: "no" | "yes" | "sometimes";
         Attachment: components["schemas"]["AttachmentPlug"] | components["schemas"]["AttachmentJoin"];
@@ -1252,6 +1724,11 @@ export interface components {
         /** @enum {string} */
         FloorMaterial: "wood" | "concrete";
         FloorPoint: unknown;
+        FreeAddress: {
+            address: components["schemas"]["Ipv4Address"];
+            why: string;
+            canBeUsed: boolean;
+        };
         GivesOut: {
             device: string;
             pool: string;
@@ -1666,6 +2143,21 @@ export interface components {
             box: string;
         };
         /** @enum {string} */
+        KitGroup: "gateway" | "router" | "mesh" | "repeater" | "access-point" | "bridge" | "switch" | "link";
+        KitView: {
+            kit: string;
+            name: string;
+            group: components["schemas"]["KitGroup"];
+            about: string;
+            isOwn: boolean;
+            link: null | components["schemas"]["Medium"];
+            sold: null | components["schemas"]["Device"];
+            says: string;
+            past: null | string;
+            menus: components["schemas"]["WordPair"][];
+            lamps: components["schemas"]["WordPair"][];
+        };
+        /** @enum {string} */
         LanMethod: "static" | "dhcp";
         LanSettings: {
             method?: components["schemas"]["LanMethod"];
@@ -1695,6 +2187,8 @@ export interface components {
         };
         /** @enum {string} */
         LineAddressing: "public" | "shared";
+        /** @enum {string} */
+        LineKind: "plain" | "laptop" | "known" | "new" | "no-box" | "neighbour" | "unread";
         LogView: {
             side: string;
             /** Format: int32 */
@@ -1705,6 +2199,8 @@ export interface components {
             isCurrent: boolean;
         };
         MacAddress: string;
+        /** @enum {string} */
+        MarkKind: "gateway" | "fixed" | "reserved" | "leased" | "contested";
         /** @enum {string} */
         Medium: "ethernet" | "powerline" | "coax";
         ModeChoice: {
@@ -1850,9 +2346,38 @@ export interface components {
             runs?: components["schemas"]["CableRun"][];
             neighbours?: components["schemas"]["NeighbourNetwork"][];
         };
+        NewBox: {
+            id: string;
+            name: string;
+            room?: null | string;
+            mac?: null | string;
+            address?: null | string;
+        };
         NewJob: {
             name?: null | string;
             from?: null | string;
+        };
+        NewKind: {
+            job: string;
+            box: string;
+            name: string;
+        };
+        NotedLine: {
+            /** Format: int32 */
+            number: number;
+            text: string;
+            kind: components["schemas"]["LineKind"];
+            says: null | string;
+        };
+        Paste: {
+            parts: components["schemas"]["RecognisedPart"][];
+            lines: components["schemas"]["NotedLine"][];
+            proposals: components["schemas"]["Proposal"][];
+            meanings: string[];
+        };
+        PastedInput: {
+            text: string;
+            before?: null | string;
         };
         PlanSoFar: {
             /** Format: int32 */
@@ -1883,9 +2408,19 @@ export interface components {
         };
         /** @enum {string} */
         PoeClass: "af" | "at" | "bt";
+        PoolMark: {
+            device: string;
+            name: string;
+            start: components["schemas"]["Ipv4Address"];
+            end: components["schemas"]["Ipv4Address"];
+            /** Format: int64 */
+            count: number;
+            isUnknown: boolean;
+        };
         Port: {
             id: string;
             role: components["schemas"]["PortRole"];
+            printed?: null | string;
             /** Format: double */
             speedMbps?: null | number;
             /** Format: int32 */
@@ -1913,6 +2448,16 @@ export interface components {
             detail?: null | string;
             instance?: null | string;
         };
+        Proposal: {
+            key: string;
+            title: string;
+            because: string;
+            actions: components["schemas"]["InstallerAction"][];
+            /** @default false */
+            isThing: boolean;
+            address?: null | string;
+            mac?: null | string;
+        };
         ProvenFix: {
             say: string;
             actions: components["schemas"]["InstallerAction"][];
@@ -1937,6 +2482,28 @@ export interface components {
             reading: string;
             value: string;
         };
+        Reckoning: {
+            asked: string;
+            prefix: string;
+            network: string;
+            first: string;
+            last: string;
+            broadcast: string;
+            mask: string;
+            wildcard: string;
+            /** Format: int64 */
+            hosts: number;
+            kind: string;
+            role: null | string;
+            clashes: string[];
+        };
+        RecognisedPart: {
+            source: string;
+            says: string;
+            /** Format: int32 */
+            count: number;
+            cannot: null | string;
+        };
         Reservation: {
             mac: components["schemas"]["MacAddress"];
             address: components["schemas"]["Ipv4Address"];
@@ -1952,6 +2519,21 @@ export interface components {
             building?: null | string;
         };
         RoomRect: unknown;
+        Ruler: {
+            segment: string;
+            prefix: components["schemas"]["Prefix"];
+            /** Format: int32 */
+            depth: number;
+            isLine: boolean;
+            guestsOf: null | string;
+            /** Format: int64 */
+            usable: number;
+            marks: components["schemas"]["AddressMark"][];
+            pools: components["schemas"]["PoolMark"][];
+            free: components["schemas"]["FreeAddress"][];
+            /** Format: int32 */
+            clashes?: number;
+        };
         SeenVersion: {
             /** Format: int32 */
             version: number;
@@ -2004,6 +2586,21 @@ export interface components {
             inside: null | string;
             passedBy: null | string;
         };
+        StillAsked: {
+            stop: components["schemas"]["StopKind"];
+            box: null | string;
+            what: string;
+            why: string;
+        };
+        Stop: {
+            kind: components["schemas"]["StopKind"];
+            box: null | string;
+            title: string;
+            says: string;
+            isDone: boolean;
+        };
+        /** @enum {string} */
+        StopKind: "line" | "gateway" | "things" | "box" | "rooms" | "leave-alone";
         /** @enum {string} */
         Technology: "fibre" | "cable" | "dsl" | "fixed-wireless" | "satellite";
         ThingWords: {
@@ -2071,6 +2668,11 @@ export interface components {
             ssid: string;
             band: string;
         };
+        Walk: {
+            stops: components["schemas"]["Stop"][];
+            asked: components["schemas"]["StillAsked"][];
+            meanings: string[];
+        };
         /** @enum {string} */
         WallMaterial: "plasterboard" | "wood" | "brick" | "stone" | "concrete";
         /** @enum {string} */
@@ -2121,6 +2723,10 @@ export interface components {
             maxWidthMHz?: null | number;
             /** Format: double */
             txDbm?: null | number;
+        };
+        WordPair: {
+            what: string;
+            say: string;
         };
         WorkOrder: {
             title: string;

@@ -11,10 +11,7 @@ export function stepBox(sheet: Sheet, step: Step, tread: Tread, x: number): Plac
   sheet.y += step.upper === null ? 34 : 46
   const lans = (device.ports ?? []).filter((port) => port.role === 'lan')
   const wans = (device.ports ?? []).filter((port) => port.role === 'wan')
-  const w = Math.min(
-    Math.max(sheet.sizes.boxW, 56 + lans.length * (sheet.sizes.narrow ? 46 : 26)),
-    sheet.width - x - 4,
-  )
+  const w = widthFor(sheet, x, sheet.sizes.boxW, 56 + lans.length * (sheet.sizes.narrow ? 46 : 26))
   const box: PlacedBox = {
     ...bare(sheet, device, tread, x, w),
     step,
@@ -39,11 +36,15 @@ export function boxOn(
   width = sheet.sizes.boxW,
 ): PlacedBox {
   const ports = device.ports ?? []
-  const w = Math.min(Math.max(width, 44 + ports.length * (sheet.sizes.narrow ? 46 : 23)), sheet.width - x - 4)
+  const w = widthFor(sheet, x, width, 46 + ports.length * (sheet.sizes.narrow ? 46 : 23))
   const box = bare(sheet, device, tread, x, w)
   lowerPorts(sheet, box, ports)
   return box
 }
+
+/** On a phone a socket is never narrower than a thumb: a switch of many is wider than the screen, and the sheet is pushed sideways. */
+const widthFor = (sheet: Sheet, x: number, least: number, ports: number) =>
+  sheet.sizes.narrow ? Math.max(least, ports) : Math.min(Math.max(least, ports), sheet.width - x - 4)
 
 function bare(sheet: Sheet, device: Device, tread: Tread, x: number, w: number): PlacedBox {
   const hasVisitors = sheet.home.wirelessOn(device.id, tread).size > 0
@@ -65,14 +66,7 @@ function lowerPorts(sheet: Sheet, box: PlacedBox, ports: Port[]) {
   const { leastPitch, mostPitch, hit } = sheet.sizes
   const pitch = Math.max(leastPitch, Math.min(mostPitch, (box.w - 46) / Math.max(1, ports.length)))
   ports.forEach((port, i) => {
-    addPort(
-      sheet,
-      box,
-      port,
-      box.x + 46 + i * pitch,
-      'bottom',
-      sheet.sizes.narrow ? Math.min(hit, pitch) : hit,
-    )
+    addPort(sheet, box, port, box.x + 46 + i * pitch, 'bottom', hit)
   })
 }
 

@@ -39,7 +39,7 @@ export const sizesFor = (width: number): Sizes =>
         boxW: 196,
         indent: 12,
         labelH: 8,
-        leastPitch: 24,
+        leastPitch: 45,
         mostPitch: 46,
         hit: 44,
       }

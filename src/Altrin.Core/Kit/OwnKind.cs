@@ -1,0 +1,51 @@
+using System.Collections.Immutable;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Kit;
+
+/// <summary>A kind made of a box that an installer has before him.</summary>
+public static class OwnKind
+{
+    /// <summary>What belongs to that one box and its house goes: name, room, MAC, what it joins, what it forwards, who uses it.</summary>
+    /// <param name="like">The kind it was taken from, whose words it keeps; null for none.</param>
+    public static KitKind Of(Device box, string kit, string name, KitKind? like)
+    {
+        var server = box.Lan?.DhcpServer;
+        var sold = box with
+        {
+            Id = "box",
+            Name = "Box",
+            Room = null,
+            At = null,
+            Mac = null,
+            Kit = null,
+            Off = null,
+            LeaveAsFound = null,
+            MustUse = null,
+            KeptApart = null,
+            PortForwards = [],
+            DmzHost = null,
+            PassthroughTo = null,
+            Uplink = null,
+            Lan = box.Lan is null ? null : box.Lan with { DhcpServer = server is null ? null : server with { Reservations = [] } },
+            Wifi = [.. box.Wifi.Where(network => !network.Guest).Select(network => network with { Key = network.Key is null ? null : "as sold" })],
+            Unknown = null,
+        };
+        return new(kit, name, GroupOf(box), $"Your own kind, made of {box.Name}.", null, sold,
+            like?.SetUp ?? new(SetBy.Page, false, FirstPage.Settings, null, true, true),
+            like?.Menus ?? ImmutableDictionary<MenuItem, string>.Empty, like?.Lamps ?? ImmutableDictionary<Lamp, string>.Empty);
+    }
+
+    private static KitGroup GroupOf(Device box) => box.Mode switch
+    {
+        DeviceMode.Modem or DeviceMode.Passthrough => KitGroup.Gateway,
+        DeviceMode.Router => box.CanBe(DeviceMode.Modem) || box.CanBe(DeviceMode.Passthrough) ? KitGroup.Gateway : KitGroup.Router,
+        DeviceMode.AccessPoint => box.CanBe(DeviceMode.Router) ? KitGroup.Router : KitGroup.AccessPoint,
+        DeviceMode.Repeater => box.CanBe(DeviceMode.Router) ? KitGroup.Router : KitGroup.Repeater,
+        DeviceMode.Wds => KitGroup.Router,
+        DeviceMode.ClientBridge => box.CanBe(DeviceMode.Router) ? KitGroup.Router : KitGroup.Bridge,
+        DeviceMode.MeshSatellite => KitGroup.Mesh,
+        DeviceMode.Switch => KitGroup.Switch,
+        _ => throw new InvalidOperationException($"{box.Mode} is not handled."),
+    };
+}

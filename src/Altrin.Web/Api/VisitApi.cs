@@ -1,0 +1,51 @@
+using Altrin.Core.Addressing;
+using Altrin.Core.Readings.Parsers;
+using Altrin.Core.Simulation;
+using Altrin.Core.Visit;
+using Altrin.Data;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Altrin.Web.Api;
+
+/// <param name="Before">A list taken before a box was plugged in.</param>
+public sealed record PastedInput(string Text, string? Before = null);
+
+/// <summary>A house that is being taken in, and its addresses.</summary>
+internal static class VisitApi
+{
+    public static void MapVisit(this IEndpointRouteBuilder routes)
+    {
+        var api = routes.MapGroup("/api/jobs/{id}").WithTags("visit").ProducesProblem(404);
+        api.MapGet("/visit", Look);
+        api.MapPost("/visit/paste", Read);
+        api.MapGet("/{side}/addresses", Addresses);
+        api.MapGet("/{side}/reckon", Reckon);
+    }
+
+    private static async Task<Results<Ok<Walk>, ProblemHttpResult>> Look(string id, JobStore jobs, CancellationToken cancel) =>
+        await jobs.Find(id, cancel) is { } job ? TypedResults.Ok(Walk.Of(Evaluated.Of(job.Found.Document).State)) : Answers.NoSuchJob();
+
+    private static async Task<Results<Ok<Paste>, ValidationProblem, ProblemHttpResult>> Read(string id, PastedInput pasted, JobStore jobs, CancellationToken cancel)
+    {
+        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
+        if (pasted.Text.Length > PastedText.MostLetters) return Answers.Invalid("text", "More than 4 million letters. Paste less at once.");
+        return TypedResults.Ok(Paste.Of(job.Found.Document, pasted.Text, string.IsNullOrWhiteSpace(pasted.Before) ? null : pasted.Before));
+    }
+
+    private static async Task<Results<Ok<Ruler[]>, ProblemHttpResult>> Addresses(string id, string side, JobStore jobs, CancellationToken cancel)
+    {
+        if (HousesApi.SideOf(side) is not { } which) return HousesApi.NoSuchSide(side);
+        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
+        var state = Evaluated.Of(HousesApi.Document(job, which)).State;
+        return TypedResults.Ok(Rulers.Of(state, Stairs.Of(state)).ToArray());
+    }
+
+    private static async Task<Results<Ok<Reckoning>, ValidationProblem, ProblemHttpResult>> Reckon(string id, string side, string address, JobStore jobs, CancellationToken cancel)
+    {
+        if (HousesApi.SideOf(side) is not { } which) return HousesApi.NoSuchSide(side);
+        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
+        return Reckoning.Of(address, Evaluated.Of(HousesApi.Document(job, which)).State) is { } reckoned
+            ? TypedResults.Ok(reckoned)
+            : Answers.Invalid("address", $"“{(address.Length > 60 ? address[..60] : address)}” is not {Reckoning.Expected}.");
+    }
+}
