@@ -27,6 +27,20 @@ public sealed class AccessibilityTests : IDisposable
         browser.Press(() => browser.Css("[data-thing=printer]"));
         browser.Field("Fixed address");
         Check(browser, "a thing's settings");
+        browser.Press(() => browser.Link("Visit"));
+        foreach (var stop in new[] { "The line", "Studio router", "What is on it now", "Rooms and cables", "Leave alone" })
+        {
+            browser.Press(() => browser.Css("ol[aria-label='Stops of the walk']").FindElement(OpenQA.Selenium.By.XPath($".//a[contains(., '{stop}')]")));
+            browser.Until(() => browser.Css("main h3").Text.StartsWith(stop, StringComparison.Ordinal), stop);
+            Check(browser, $"visit, {stop}");
+        }
+        browser.Put("Paste here", "Interface: 192.168.31.104 --- 0x7\n  192.168.31.1  00-00-5e-00-53-01  dynamic\n  192.168.31.131  00-00-5e-00-53-99  dynamic\n");
+        browser.UntilText("Take all into the house");
+        Check(browser, "a paste");
+        browser.Press(() => browser.Link("Addresses"));
+        browser.Field("Reckon").SendKeys("10.20.3.200/26");
+        browser.UntilText("10.20.3.192/26");
+        Check(browser, "addresses");
         browser.Press(() => browser.Link("Wants"));
         browser.UntilText("Ways to do it");
         browser.Press(() => browser.Css("[data-plan=one-network] > button"));
@@ -44,6 +58,10 @@ public sealed class AccessibilityTests : IDisposable
     {
         using var browser = Open(theme, width);
         if (isForced) browser.Cdp("Emulation.setEmulatedMedia", new() { ["features"] = new object[] { new Dictionary<string, object> { ["name"] = "forced-colors", ["value"] = "active" } } });
+        browser.Go($"{server.Address}/kit");
+        browser.Press(() => browser.Css("summary"));
+        Check(browser, "the kit shelf");
+        browser.Go(server.Address);
         browser.Press(() => browser.Css("button[aria-label='Delete Hawthorn Farm']"));
         browser.UntilText("This cannot be undone.");
         Check(browser, "delete a job");
@@ -52,7 +70,7 @@ public sealed class AccessibilityTests : IDisposable
         browser.Press(() => browser.Link("Larkspur House"));
         browser.UntilText("The street");
         var here = browser.Url;
-        foreach (var (sheet, words) in new[] { ("keys", "Single keys act."), ("log", "What was changed"), ("find", "more"), ("add", "What is it?"), ("reach", "Each row asks"), ("verdict", "What the household wants") })
+        foreach (var (sheet, words) in new[] { ("keys", "Single keys act."), ("log", "What was changed"), ("find", "more"), ("add", "What is it?"), ("reach", "Each row asks"), ("verdict", "What the household wants"), ("paste", "What the laptop shows") })
         {
             browser.Go($"{here}?open={sheet}");
             browser.Css("[role=dialog]");

@@ -71,7 +71,12 @@ public sealed class Browser : IDisposable
         field.SendKeys(text + OpenQA.Selenium.Keys.Enter);
     }
 
-    public void Choose(string label, string option) => Press(() => Field(label).FindElement(By.XPath($"./option[normalize-space(.)={Quote(option)}]")));
+    /// <summary>Puts a text of several lines into a field at once, as a paste does.</summary>
+    public void Put(string label, string text) => Run("arguments[0].focus(); arguments[0].select(); document.execCommand('insertText', false, arguments[1])", Css($"[aria-label='{label}']"), text);
+
+    public void Choose(string label, string option) => Press(() => Field(label).FindElement(By.XPath($".//option[normalize-space(.)={Quote(option)}]")));
+
+    public IWebDriver Driver => driver;
 
     public void Drag(IWebElement from, IWebElement to) => new Actions(driver).MoveToElement(from).ClickAndHold().MoveToElement(to).Release().Perform();
 

@@ -20,6 +20,16 @@ public sealed class Shots
             browser.Field("Its own address");
             browser.Picture(Path.Combine(folder, "stairs-box.png"));
             browser.Keys(OpenQA.Selenium.Keys.Escape);
+            browser.Press(() => browser.Link("Visit"));
+            browser.Press(() => browser.Css("ol[aria-label='Stops of the walk']").FindElement(OpenQA.Selenium.By.XPath(".//a[contains(., 'What is on it now')]")));
+            browser.Put("Paste here", VisitTests.Neighbours);
+            browser.UntilText("Take all into the house");
+            browser.Run("document.querySelector('textarea').scrollIntoView()");
+            browser.Picture(Path.Combine(folder, "visit.png"));
+            browser.Press("put it away");
+            browser.Press(() => browser.Link("Addresses"));
+            browser.Css(".ruler svg");
+            browser.Picture(Path.Combine(folder, "addresses.png"));
             browser.Press(() => browser.Link("Wants"));
             browser.UntilText("The second network kept apart");
             browser.Run("document.querySelector('[data-plan]').scrollIntoView({ block: 'center' })");
@@ -57,6 +67,10 @@ public sealed class Shots
             browser.Go(server.Address);
             browser.UntilText("New job");
             browser.Picture(Path.Combine(folder, "jobs.png"));
+            browser.Go($"{server.Address}/kit");
+            browser.Press(() => browser.Css("section:nth-of-type(2) summary"));
+            browser.Picture(Path.Combine(folder, "kit-shelf.png"));
+            browser.Go(server.Address);
             browser.Css("input[aria-label='Name of the house']").SendKeys("Mill Cottage" + OpenQA.Selenium.Keys.Enter);
             browser.UntilText("There is no gateway yet");
             browser.Picture(Path.Combine(folder, "empty-house.png"));
@@ -69,7 +83,10 @@ public sealed class Shots
         using var phone = new Browser(390, 844, isPhone: true);
         Open(server, phone, "light");
         phone.Picture(Path.Combine(folder, "phone-stairs.png"));
-        phone.Go(phone.Url.Replace("/stairs", "/work", StringComparison.Ordinal) + "?side=planned");
+        phone.Go(phone.Url.Replace("/stairs", "/visit", StringComparison.Ordinal));
+        phone.UntilText("The house, as you walk it");
+        phone.Picture(Path.Combine(folder, "phone-visit.png"));
+        phone.Go(phone.Url.Replace("/visit", "/work", StringComparison.Ordinal) + "?side=planned");
         phone.Css("section[aria-label='Step 1']");
         phone.Picture(Path.Combine(folder, "phone-work-order.png"));
     }

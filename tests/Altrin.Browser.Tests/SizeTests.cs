@@ -50,7 +50,7 @@ public sealed class SizeTests : HandTest
         // What the first stage had to wait for; the other stages come in the quiet after it.
         var kilobytes = Convert.ToDouble(Browser.Run("""
             const first = performance.getEntriesByType('resource').filter((one) => /\.(js|css)$/.test(new URL(one.name).pathname));
-            const quiet = ['WantsPage', 'WorkOrderPage', 'ReachSheet', 'AddBoxSheet', 'PlainField', 'newBox', 'Inspector', 'HandBar', 'BeginHouse', 'Choice', 'DraftField', 'Panel', 'Foot', 'Notices', 'panels', 'useLine'];
+            const quiet = ['WantsPage', 'WorkOrderPage', 'ReachSheet', 'AddBoxSheet', 'PlainField', 'VisitPage', 'VisitAside', 'AddressesPage', 'PasteZone', 'kindOptions', 'KindWords', 'useWidth', 'Toggle', 'makeThing', 'lettering', 'Inspector', 'HandBar', 'BeginHouse', 'Choice', 'DraftField', 'Panel', 'Foot', 'Notices', 'panels', 'useLine'];
             return first.filter((one) => !quiet.some((name) => one.name.includes(name))).reduce((sum, one) => sum + one.encodedBodySize, 0) / 1000
             """), System.Globalization.CultureInfo.InvariantCulture);
         TestContext.Current.SendDiagnosticMessage($"first stage: {kilobytes:0} kB of script and style");

@@ -23,6 +23,7 @@ void keepOutbox(queries)
 
 const Notices = lazy(() => import('./layout/Notices').then((it) => ({ default: it.Notices })))
 const JobsPage = lazy(() => import('./views/jobs/JobsPage').then((it) => ({ default: it.JobsPage })))
+const KitPage = lazy(() => import('./views/kit/KitPage').then((it) => ({ default: it.KitPage })))
 /** Nothing is said before the page stands. */
 function NoticesInQuiet() {
   const [isQuiet, setQuiet] = useState(false)
@@ -43,6 +44,14 @@ createRoot(document.getElementById('root') as HTMLElement).render(
               element={
                 <Suspense>
                   <JobsPage />
+                </Suspense>
+              }
+            />
+            <Route
+              path="/kit"
+              element={
+                <Suspense>
+                  <KitPage />
                 </Suspense>
               }
             />

@@ -16,7 +16,11 @@ public sealed record AddressMark(Ipv4Address Address, string? Owner, string Name
 
 /// <summary>What a DHCP server leases from.</summary>
 /// <param name="IsUnknown">Nobody has looked at its ends: the whole subnet is counted.</param>
-public sealed record PoolMark(string Device, string Name, Ipv4Address Start, Ipv4Address End, long Count, bool IsUnknown);
+/// <param name="Room">Where it could start later, to make room below it.</param>
+public sealed record PoolMark(string Device, string Name, Ipv4Address Start, Ipv4Address End, long Count, bool IsUnknown, ImmutableArray<LaterStart> Room);
+
+/// <param name="Moves">Who holds a lease below it now, and will get another address.</param>
+public sealed record LaterStart(Ipv4Address Start, ImmutableArray<string> Moves);
 
 /// <summary>An address that is free for the next box.</summary>
 /// <param name="Why">By which habit it is proposed; for one that never can be, why not.</param>
@@ -60,7 +64,24 @@ public static class Rulers
 
     private static ImmutableArray<PoolMark> Pools(NetworkState state, int segment, Prefix prefix) =>
         [.. from server in state.Servers where server.Segment == segment && server.Pool.IsInside(prefix) && state.House.FindDevice(server.Device) is not null
-            select new PoolMark(server.Device, state.House.NameOf(server.Device), server.Pool.Start, server.Pool.End, server.Pool.Count, server.IsPoolUnknown)];
+            select new PoolMark(server.Device, state.House.NameOf(server.Device), server.Pool.Start, server.Pool.End, server.Pool.Count, server.IsPoolUnknown, Later(state, segment, prefix, server.Pool))];
+
+    /// <summary>At .10 or at .100, while enough is left for the household. Common practice, no source.</summary>
+    private static ImmutableArray<LaterStart> Later(NetworkState state, int segment, Prefix prefix, AddressPool pool)
+    {
+        if (prefix.Length > 24) return [];
+        var later = ImmutableArray.CreateBuilder<LaterStart>();
+        foreach (var at in new uint[] { 10, 100 })
+        {
+            var start = new Ipv4Address((pool.Start.Value & 0xFFFF_FF00) + at);
+            if (start <= pool.Start || (long)pool.End.Value - start.Value < LeastLeft) continue;
+            later.Add(new(start, [.. state.OnSegment[segment].Where(one => one.Outcome == LeaseOutcome.Leased && one.Candidates.Any(held => held.Address is { } now && pool.Contains(now.Address) && now.Address < start)).Select(one => state.House.NameOf(one.Owner))]));
+        }
+        return later.ToImmutable();
+    }
+
+    /// <summary>What a household needs at least. Common practice, no source.</summary>
+    private const int LeastLeft = 40;
 
     private static ImmutableArray<AddressMark> Marks(NetworkState state, int segment, Prefix prefix, ImmutableArray<PoolMark> pools)
     {

@@ -27,6 +27,12 @@ internal sealed class PasteReader
             if (adapter.Mac is not null) ownMacs.Add(adapter.Mac);
             if (Bare(adapter.Address) is { } own) ownAddresses.Add(own);
         }
+        // Some lists name the adapter by the laptop's own address.
+        foreach (var by in readings.SelectMany(reading => reading.Neighbours).Select(one => Scan.AddressIn(one.Adapter ?? "")).OfType<string>())
+        {
+            ownAddresses.Add(by);
+            notes[by] = (LineKind.Laptop, "the laptop");
+        }
     }
 
     public Paste Read(string[] lines, IReadOnlyList<PastedReading> before)
@@ -161,7 +167,7 @@ internal sealed class PasteReader
         var (kind, guess) = ThingGuess.Of(seen.Name);
         var name = Fresh(seen.Name ?? $"Thing {(seen.Address is { } at ? at[at.LastIndexOf('.')..] : seen.Mac![^5..])}");
         var id = FreshId(kind ?? "thing");
-        var how = seen.Name is { } called ? $"calls itself {called}" : "unknown: ask, turn it off and paste again, or look at the label";
+        var how = seen.Name is { } called ? $"calls itself {called}" : "ask, turn it off and paste again, or look at the label";
         var mac = MacAddress.TryParse(seen.Mac, out var own) ? own : (MacAddress?)null;
         if (mac is { IsLocallyAdministered: true }) how += "; its MAC is a private one and may change";
         if (isNew) how = $"came between the two lists; {how}";
@@ -216,15 +222,15 @@ internal sealed class PasteReader
         var number = at + 1;
         foreach (var word in Scan.Words(text))
         {
+            // Nought and all ones are hardware addresses, and nobody's.
+            if (Scan.Mac(word) is null && Scan.IsMacLike(word)) return new(number, text, LineKind.NoBox, "everyone: not a box");
             var token = Scan.Mac(word) ?? Scan.Address(word) ?? Bare(Scan.AddressWithPrefix(word));
             if (token is null) continue;
             if (Ipv4Address.TryParse(token, out var address) && !Scan.IsSomebody(token)) return new(number, text, LineKind.NoBox, address.Value >> 28 == 14 ? "a group: not a box" : "everyone: not a box");
             if (notes.TryGetValue(token, out var note)) return new(number, text, note.Kind, note.Says);
-            if (address != default && readings.SelectMany(reading => reading.Adapters).Any(adapter => Bare(adapter.Address) is { } mine && mine[..mine.LastIndexOf('.')] == token[..token.LastIndexOf('.')] && token.EndsWith(".255", StringComparison.Ordinal)))
-                return new(number, text, LineKind.NoBox, "everyone: not a box");
         }
         foreach (var (name, note) in notes)
-            if (note.Kind is LineKind.Neighbour or LineKind.Known or LineKind.New && name.Length > 2 && text.Contains(name, StringComparison.Ordinal)) return new(number, text, note.Kind, note.Says);
+            if (!Ipv4Address.TryParse(name, out _) && Scan.Mac(name) is null && name.Length > 2 && text.Contains(name, StringComparison.Ordinal)) return new(number, text, note.Kind, note.Says);
         return readings.Any(reading => reading.Unread.Contains(number)) ? new(number, text, LineKind.Unread, "not used") : new(number, text, LineKind.Plain, null);
     }
 

@@ -19,10 +19,14 @@ public sealed record Stop(StopKind Kind, string? Box, string Title, string Says,
 public sealed record StillAsked(StopKind Stop, string? Box, string What, string Why);
 
 /// <summary>The walk in the order of the trade, what is still missing, and what is known to follow from what was seen so far.</summary>
-public sealed record Walk(ImmutableArray<Stop> Stops, ImmutableArray<StillAsked> Asked, ImmutableArray<string> Meanings)
+/// <param name="PingAll">Lines that speak to every address of the gateway’s subnet, so that a neighbour list shows who answers.</param>
+public sealed record Walk(ImmutableArray<Stop> Stops, ImmutableArray<StillAsked> Asked, ImmutableArray<string> Meanings, ImmutableArray<CopyLine> PingAll)
 {
     public static Walk Of(NetworkState state) => new Walker(state).Go();
 }
+
+/// <param name="On">Where it is typed.</param>
+public sealed record CopyLine(string On, string Line);
 
 internal sealed class Walker(NetworkState state)
 {
@@ -36,7 +40,22 @@ internal sealed class Walker(NetworkState state)
         stops.Add(new(StopKind.Rooms, null, "Rooms and cables", house.Rooms.IsEmpty ? "not noted" : $"{Count(house.Rooms.Length, "room")} · {Count(house.Runs.Count(run => run.Laid), "cable")} laid", !house.Rooms.IsEmpty));
         var alone = house.Devices.Where(box => box.LeaveAsFound == true || box.MustUse == true).Select(box => box.Name).ToList();
         stops.Add(new(StopKind.LeaveAlone, null, "Leave alone", alone.Count == 0 ? "nothing named" : string.Join(", ", alone), alone.Count > 0));
-        return new([.. stops], [.. Asked(gateway)], [.. Meanings(gateway)]);
+        return new([.. stops], [.. Asked(gateway)], [.. Meanings(gateway)], PingAll());
+    }
+
+    /// <summary>Nothing for a subnet of more than 256: that would take an hour.</summary>
+    private ImmutableArray<CopyLine> PingAll()
+    {
+        var router = house.Devices.FirstOrDefault(box => box.Traits.IsRouter && state.IsInUse(box.Id) && box.Lan is { Method: LanMethod.Static });
+        if (router?.Lan?.Address is not { } own || own.Prefix.Length < 24) return [];
+        var text = own.Prefix.Network.ToString();
+        var stem = text[..text.LastIndexOf('.')];
+        var (first, last) = (own.Prefix.FirstUsable.Value & 255, own.Prefix.LastUsable.Value & 255);
+        return
+        [
+            new("Windows", $"for /L %i in ({first},1,{last}) do @ping -n 1 -w 150 {stem}.%i >nul & arp -a"),
+            new("Linux, macOS", $"for i in $(seq {first} {last}); do ping -c 1 -W 1 {stem}.$i >/dev/null & done; wait; arp -a"),
+        ];
     }
 
     private Stop TheLine()

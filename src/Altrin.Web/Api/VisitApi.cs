@@ -1,4 +1,5 @@
 using Altrin.Core.Addressing;
+using Altrin.Core.Network;
 using Altrin.Core.Readings.Parsers;
 using Altrin.Core.Simulation;
 using Altrin.Core.Visit;
@@ -20,6 +21,7 @@ internal static class VisitApi
         api.MapPost("/visit/paste", Read);
         api.MapGet("/{side}/addresses", Addresses);
         api.MapGet("/{side}/reckon", Reckon);
+        api.MapGet("/{side}/move-subnet", Move);
     }
 
     private static async Task<Results<Ok<Walk>, ProblemHttpResult>> Look(string id, JobStore jobs, CancellationToken cancel) =>
@@ -47,5 +49,16 @@ internal static class VisitApi
         return Reckoning.Of(address, Evaluated.Of(HousesApi.Document(job, which)).State) is { } reckoned
             ? TypedResults.Ok(reckoned)
             : Answers.Invalid("address", $"“{(address.Length > 60 ? address[..60] : address)}” is not {Reckoning.Expected}.");
+    }
+
+    private static async Task<Results<Ok<SubnetMove>, ValidationProblem, ProblemHttpResult>> Move(string id, string side, string segment, string from, string to, JobStore jobs, CancellationToken cancel)
+    {
+        if (HousesApi.SideOf(side) is not { } which) return HousesApi.NoSuchSide(side);
+        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
+        if (!Prefix.TryParse(from.Trim(), out var old)) return Answers.Invalid("from", $"“{from}” is not {Prefix.Expected}.");
+        // 192.168.7.1/24 is nearly right, and 192.168.7.0 alone is as people say it.
+        if (Reckoning.Of(to.Contains('/', StringComparison.Ordinal) ? to : $"{to}/{old.Length}") is not { } meant) return Answers.Invalid("to", $"“{to}” is not {Prefix.Expected}.");
+        var (move, problem) = SubnetMove.Of(Evaluated.Of(HousesApi.Document(job, which)).State, segment, old, Prefix.Parse(meant.Prefix));
+        return move is not null ? TypedResults.Ok(move) : Answers.Invalid("to", problem!);
     }
 }

@@ -2,14 +2,21 @@ import { queryOptions } from '@tanstack/react-query'
 import api, { unwrap } from './client'
 import type {
   Action,
+  Device,
   JobLine,
   JobView,
+  KitView,
   LogView,
+  Paste,
   PlanView,
   ReachGrid,
+  Reckoning,
+  Ruler,
   Side,
+  SubnetMove,
   TickView,
   Trace,
+  Walk,
   WorkOrderView,
 } from './types'
 
@@ -60,6 +67,76 @@ export const reachGrid = (id: string, side: Side, version: number) =>
     queryFn: ({ signal }) =>
       unwrap<ReachGrid>(api.GET('/api/jobs/{id}/{side}/reach', { params: { path: { id, side } }, signal })),
   })
+
+export const walk = (id: string, version: number) =>
+  queryOptions({
+    queryKey: ['job', id, 'visit', version],
+    queryFn: ({ signal }) =>
+      unwrap<Walk>(api.GET('/api/jobs/{id}/visit', { params: { path: { id } }, signal })),
+  })
+
+export const paste = (id: string, version: number, text: string, before?: string) =>
+  queryOptions({
+    queryKey: ['job', id, 'paste', version, text, before ?? ''],
+    queryFn: ({ signal }) =>
+      unwrap<Paste>(
+        api.POST('/api/jobs/{id}/visit/paste', { params: { path: { id } }, body: { text, before }, signal }),
+      ),
+    // Texts are long: what is not on screen is let go.
+    gcTime: 10_000,
+  })
+
+export const addresses = (id: string, side: Side, version: number) =>
+  queryOptions({
+    queryKey: ['job', id, 'addresses', side, version],
+    queryFn: ({ signal }) =>
+      unwrap<Ruler[]>(api.GET('/api/jobs/{id}/{side}/addresses', { params: { path: { id, side } }, signal })),
+  })
+
+export const reckon = (id: string, side: Side, version: number, address: string) =>
+  queryOptions({
+    queryKey: ['job', id, 'reckon', side, version, address],
+    queryFn: ({ signal }) =>
+      unwrap<Reckoning>(
+        api.GET('/api/jobs/{id}/{side}/reckon', {
+          params: { path: { id, side }, query: { address } },
+          signal,
+        }),
+      ),
+    retry: false,
+  })
+
+export const moveSubnet = (id: string, side: Side, segment: string, from: string, to: string) =>
+  unwrap<SubnetMove>(
+    api.GET('/api/jobs/{id}/{side}/move-subnet', {
+      params: { path: { id, side }, query: { segment, from, to } },
+    }),
+  )
+
+export const kitShelf = queryOptions({
+  queryKey: ['kit'],
+  queryFn: ({ signal }) => unwrap<KitView[]>(api.GET('/api/kit', { signal })),
+})
+
+export const takeFromShelf = (
+  kit: string,
+  box: { id: string; name: string; room?: string; mac?: string; address?: string },
+) => unwrap<Device>(api.POST('/api/kit/{kit}/box', { params: { path: { kit } }, body: box }))
+
+export const keepKind = (job: string, box: string, name: string) =>
+  unwrap<KitView>(api.POST('/api/kit/from-box', { body: { job, box, name } }))
+
+export const importKind = (text: string) =>
+  unwrap<KitView>(
+    api.POST('/api/kit', {
+      body: text as never,
+      bodySerializer: (body) => body as unknown as string,
+      headers: { 'content-type': 'application/json' },
+    }),
+  )
+
+export const removeKind = (kit: string) =>
+  unwrap<unknown>(api.DELETE('/api/kit/{kit}', { params: { path: { kit } } }))
 
 export const createJob = (from: 'empty' | 'demo' | 'demo-farm', name?: string) =>
   unwrap<JobView>(api.POST('/api/jobs', { body: { from, name } }))

@@ -1,6 +1,6 @@
 import { Box, Grid, Spinner, Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
-import { Suspense, useEffect } from 'react'
+import { lazy, Suspense, useEffect } from 'react'
 import { Outlet, useMatch, useNavigate, useParams } from 'react-router'
 import { ApiProblem } from '../api/client'
 import { job as jobQuery } from '../api/queries'
@@ -25,6 +25,8 @@ import { TopLine } from './TopLine'
 import { useKeys } from './useKeys'
 import { usePlace } from './usePlace'
 import { VerdictColumn } from './VerdictColumn'
+
+const VisitAside = lazy(() => import('../views/visit/VisitAside').then((it) => ({ default: it.VisitAside })))
 
 export function JobPage() {
   const { id = '' } = useParams()
@@ -96,6 +98,7 @@ function Frame() {
     redo: () => void tools.forth(),
     find: show('find'),
     box: show('add'),
+    paste: show('paste'),
     reach: show('reach'),
     trace: () => useTraced.getState().trace(screen.selected),
     cable: () => document.activeElement?.closest<HTMLElement>('[data-socket]')?.click(),
@@ -125,7 +128,7 @@ function Frame() {
     >
       <SkipLinks />
       <PrintedHead stage={stage?.name ?? ''} />
-      <TopLine onVerdict={show('verdict')} onLog={show('log')} />
+      <TopLine onVerdict={show('verdict')} onLog={show('log')} onFind={show('find')} />
       <SaveState />
       <Announcer />
       <Spine stage={stage?.id ?? 'stairs'} onKeys={show('keys')} onFind={show('find')} />
@@ -156,6 +159,11 @@ function Frame() {
         tabIndex={0}
         className="verdict-column"
       >
+        {stage?.id === 'visit' && (
+          <Suspense>
+            <VisitAside />
+          </Suspense>
+        )}
         <VerdictColumn />
       </Box>
       <Suspense>{open && <OpenSheet name={open} onClose={close} />}</Suspense>

@@ -35,13 +35,13 @@ export function Spine(props: { stage: StageId; onKeys: () => void; onFind: () =>
             key={one.id}
             to={{ pathname: `/job/${screen.job.id}/${one.id}`, search: kept.toString() }}
             aria-current={current ? 'page' : undefined}
-            style={{ flex: '0 1 auto', display: 'block' }}
+            className="stage-link"
           >
             <Flex
               direction={{ base: 'column', md: 'row' }}
               align={{ base: 'center', md: 'baseline' }}
               gap={{ base: '0', md: '8px' }}
-              px={{ base: 'clamp(6px, 4vw, 20px)', md: '16px' }}
+              px={{ base: '2px', md: '16px' }}
               minH={{ base: 'thumb', md: '0' }}
               py={{ base: '6px', md: '8px' }}
               color={current ? 'spruce' : 'ink'}
@@ -66,14 +66,17 @@ export function Spine(props: { stage: StageId; onKeys: () => void; onFind: () =>
           </Link>
         )
       })}
-      <Flex mt={{ md: 'auto' }} ml={{ base: 'auto', md: '0' }} p="8px" gap="4px" wrap="wrap" align="center">
+      <Flex hideBelow="md" mt="auto" p="8px" gap="0 4px" wrap="wrap" align="center">
+        <Link to="/kit" className="textlink" style={{ padding: '4px' }}>
+          Kit shelf
+        </Link>
         <Press kind="plain" onClick={toggle} aria-label={`Switch to ${theme === 'dark' ? 'light' : 'dark'}`}>
           {theme === 'dark' ? 'Light' : 'Dark'}
         </Press>
         <Press kind="plain" onClick={onFind}>
           Find
         </Press>
-        <Press kind="plain" hideBelow="md" onClick={onKeys}>
+        <Press kind="plain" onClick={onKeys}>
           Keys
         </Press>
       </Flex>

@@ -5,7 +5,8 @@ import { Segmented } from '../parts/Segmented'
 import { verdictWords } from '../parts/words'
 import { useJob, useTools } from './JobContext'
 
-export function TopLine({ onVerdict, onLog }: { onVerdict: () => void; onLog: () => void }) {
+export function TopLine(props: { onVerdict: () => void; onLog: () => void; onFind: () => void }) {
+  const { onVerdict, onLog, onFind } = props
   const { job, side, house } = useJob()
   const { show, back, forth } = useTools()
   const isEmpty = (house.document.devices ?? []).length === 0
@@ -78,6 +79,9 @@ export function TopLine({ onVerdict, onLog }: { onVerdict: () => void; onLog: ()
         </Press>
         <Press kind="plain" onClick={onLog}>
           log
+        </Press>
+        <Press kind="plain" hideFrom="md" onClick={onFind}>
+          find
         </Press>
       </Flex>
       <Box ml="auto" order={{ base: 4, md: 0 }} flexShrink={0}>

@@ -12,6 +12,10 @@ export const sheets = {
     title: 'Add a box or a thing',
     Body: sheet(() => import('../views/stairs/AddBoxSheet').then((it) => ({ default: it.AddBoxSheet }))),
   },
+  paste: {
+    title: 'What the laptop shows',
+    Body: sheet(() => import('../views/visit/PasteSheet').then((it) => ({ default: it.PasteSheet }))),
+  },
   keys: { title: 'Keys', Body: sheet(() => import('./KeysSheet').then((it) => ({ default: it.KeysSheet }))) },
   log: {
     title: 'What was changed',

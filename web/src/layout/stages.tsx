@@ -3,7 +3,7 @@ import type { WorkOrderView } from '../api/types'
 import { count } from '../parts/words'
 import type { JobScreen } from './JobContext'
 
-export type StageId = 'wants' | 'stairs' | 'work'
+export type StageId = 'visit' | 'wants' | 'stairs' | 'addresses' | 'work'
 
 const icon = (path: string) => (
   <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
@@ -35,6 +35,18 @@ const page = (load: () => Promise<{ default: ComponentType }>) => ({ load, Page:
 /** The stages that are built, in the order of the work. */
 export const stages: Stage[] = [
   {
+    id: 'visit',
+    name: 'Visit',
+    ...page(() => import('../views/visit/VisitPage').then((it) => ({ default: it.VisitPage }))),
+    icon: icon('M5 4v14M5 5h3M5 11h3M5 17h3M11 5h7M11 11h7M11 17h5'),
+    note: ({ job }) => {
+      const house = job.found.document
+      const boxes = (house.devices ?? []).length
+      return boxes === 0 ? 'not begun' : count(boxes + (house.endpoints ?? []).length, 'entry', 'entries')
+    },
+    isOpen: ({ job }) => (job.found.document.devices ?? []).length === 0,
+  },
+  {
     id: 'wants',
     name: 'Wants',
     ...page(() => import('../views/wants/WantsPage').then((it) => ({ default: it.WantsPage }))),
@@ -59,6 +71,14 @@ export const stages: Stage[] = [
             ? count(verdict.cautions, 'caution')
             : 'no faults',
     isOpen: ({ house }) => house.verdict.faults > 0,
+  },
+  {
+    id: 'addresses',
+    name: 'Addresses',
+    ...page(() => import('../views/addresses/AddressesPage').then((it) => ({ default: it.AddressesPage }))),
+    icon: icon('M3 8h16v6H3zM7 8v3M11 8v3M15 8v3'),
+    note: ({ house }) => count(house.stairs.treads.flatMap((tread) => tread.subnets).length, 'subnet'),
+    isOpen: () => false,
   },
   {
     id: 'work',

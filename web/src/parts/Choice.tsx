@@ -2,10 +2,12 @@ import { NativeSelect } from '@chakra-ui/react'
 import { useRef, useState } from 'react'
 import { fieldLook, Labelled } from './Labelled'
 
+type Option<T> = { value: T; label: string; disabled?: boolean; group?: string }
+
 type Props<T extends string> = {
   label: string
   value: T
-  options: { value: T; label: string; disabled?: boolean }[]
+  options: Option<T>[]
   width?: string
 }
 
@@ -68,14 +70,35 @@ function List<T extends string>(props: Props<T> & { hint?: string; events: React
     <Labelled label={label} width={width} hint={hint}>
       <NativeSelect.Root size="sm">
         <NativeSelect.Field {...fieldLook} value={value} {...events}>
-          {options.map((option) => (
-            <option key={option.value} value={option.value} disabled={option.disabled}>
-              {option.label}
-            </option>
-          ))}
+          {grouped(options).map(([group, list]) =>
+            group ? (
+              <optgroup key={group} label={group}>
+                {list.map(entry)}
+              </optgroup>
+            ) : (
+              list.map(entry)
+            ),
+          )}
         </NativeSelect.Field>
         <NativeSelect.Indicator />
       </NativeSelect.Root>
     </Labelled>
   )
+}
+
+const entry = <T extends string>(option: Option<T>) => (
+  <option key={option.value} value={option.value} disabled={option.disabled}>
+    {option.label}
+  </option>
+)
+
+/** Neighbours of one group together, in the order they come. */
+function grouped<T>(options: Option<T>[]): [string, Option<T>[]][] {
+  const groups: [string, Option<T>[]][] = []
+  for (const option of options) {
+    const last = groups.at(-1)
+    if (last && last[0] === (option.group ?? '')) last[1].push(option)
+    else groups.push([option.group ?? '', [option]])
+  }
+  return groups
 }

@@ -10,7 +10,7 @@ export const securityWords: Record<WifiSecurity, string> = {
 }
 
 /** “1 fault”, “2 faults”. */
-export const count = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
+export const count = (n: number, one: string, more = `${one}s`) => `${n} ${n === 1 ? one : more}`
 
 export function verdictWords(verdict: HouseSummary): string {
   const parts = [

@@ -8,6 +8,7 @@ export const shortcuts = {
   undo: { key: 'z', say: 'undo' },
   redo: { key: 'Z', say: 'redo' },
   find: { key: '/', say: 'find a box, a thing or an address' },
+  paste: { key: 'v', say: 'paste what the laptop shows' },
   box: { key: 'n', say: 'a new box or thing' },
   trace: { key: 't', say: 'trace the way of the chosen thing to the street' },
   reach: { key: 'w', say: 'who reaches whom' },

@@ -1307,6 +1307,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/{side}/move-subnet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    segment: string;
+                    from: string;
+                    to: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SubnetMove"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kit": {
         parameters: {
             query?: never;
@@ -1639,6 +1699,10 @@ export interface components {
             address: null | string;
             gateway: null | string;
             server: null | string;
+        };
+        CopyLine: {
+            on: string;
+            line: string;
         };
         DeedList: {
             /** Format: int32 */
@@ -2164,6 +2228,10 @@ export interface components {
             address?: null | components["schemas"]["InterfaceAddress"];
             dhcpServer?: null | components["schemas"]["DhcpServer"];
         };
+        LaterStart: {
+            start: components["schemas"]["Ipv4Address"];
+            moves: string[];
+        };
         /** @enum {string} */
         LeaseOutcome: "leased" | "static" | "link-local" | "none" | "contested";
         Line: {
@@ -2416,6 +2484,7 @@ export interface components {
             /** Format: int64 */
             count: number;
             isUnknown: boolean;
+            room: components["schemas"]["LaterStart"][];
         };
         Port: {
             id: string;
@@ -2601,6 +2670,13 @@ export interface components {
         };
         /** @enum {string} */
         StopKind: "line" | "gateway" | "things" | "box" | "rooms" | "leave-alone";
+        SubnetMove: {
+            from: components["schemas"]["Prefix"];
+            to: components["schemas"]["Prefix"];
+            actions: components["schemas"]["InstallerAction"][];
+            touches: string[];
+            clash: null | string;
+        };
         /** @enum {string} */
         Technology: "fibre" | "cable" | "dsl" | "fixed-wireless" | "satellite";
         ThingWords: {
@@ -2672,6 +2748,7 @@ export interface components {
             stops: components["schemas"]["Stop"][];
             asked: components["schemas"]["StillAsked"][];
             meanings: string[];
+            pingAll: components["schemas"]["CopyLine"][];
         };
         /** @enum {string} */
         WallMaterial: "plasterboard" | "wood" | "brick" | "stone" | "concrete";

@@ -39,7 +39,7 @@ export function JobsPage() {
     mutationFn: (ask: () => ReturnType<typeof createJob>) => ask(),
     onSuccess: (job) => {
       void queries.invalidateQueries({ queryKey: jobList.queryKey })
-      navigate(`/job/${job.id}/stairs`)
+      navigate(`/job/${job.id}/${(job.found.document.devices ?? []).length === 0 ? 'visit' : 'stairs'}`)
     },
     onError: (failed) => setProblem(failed instanceof ApiProblem ? failed.message : 'That did not work.'),
   })
@@ -60,9 +60,14 @@ export function JobsPage() {
         <Heading as="h1" fontSize="26px" color="spruce" fontWeight="800">
           Altrin
         </Heading>
-        <Press kind="plain" onClick={toggle}>
-          {theme === 'dark' ? 'Light' : 'Dark'}
-        </Press>
+        <Flex gap="12px" align="baseline">
+          <Link to="/kit" className="textlink">
+            Kit shelf
+          </Link>
+          <Press kind="plain" onClick={toggle}>
+            {theme === 'dark' ? 'Light' : 'Dark'}
+          </Press>
+        </Flex>
       </Flex>
       <Text color="quiet" mb="28px">
         A second pair of eyes for a home network: what is wrong, what it should be, and in which order to set

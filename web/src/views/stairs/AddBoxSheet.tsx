@@ -1,5 +1,10 @@
 import { Flex, Text } from '@chakra-ui/react'
+import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
+import type { Attachment } from '../../api/attachment'
+import { ApiProblem } from '../../api/client'
+import { kitShelf, takeFromShelf } from '../../api/queries'
+import type { Action, KitView } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { usePlace } from '../../layout/usePlace'
 import { Choice } from '../../parts/Choice'
@@ -9,11 +14,25 @@ import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { Sheet } from '../../parts/Sheet'
 import { useBusy } from '../../parts/useBusy'
+import { KindWords } from '../kit/KindWords'
+import { kindOptions } from '../kit/kindOptions'
 import { connections } from './connections'
-import { boxKinds, freshName, makeBox, makeThing, type NewKind } from './newBox'
+import { freshName, makeThing } from './makeThing'
 import { freshId } from './occupants'
 
-const asksForAddress = ['switch', 'access-point', 'repeater', 'client-bridge', 'mesh-satellite']
+const thing = { value: 'thing', label: 'A thing: tablet, printer, laptop …' }
+
+/** What a box of a group is called until somebody names it. */
+const stems: Record<KitView['group'], string> = {
+  gateway: 'Gateway',
+  router: 'Second router',
+  mesh: 'Mesh unit',
+  repeater: 'Repeater',
+  'access-point': 'Access point',
+  bridge: 'Bridge',
+  switch: 'Switch',
+  link: 'Pair',
+}
 
 /** A new box as it comes out of its carton, or a new thing that uses the network. What can be guessed is proposed; nothing is kept from the last one. */
 export function AddBoxSheet({ onClose }: { onClose: () => void }) {
@@ -21,23 +40,34 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
   const { act } = useTools()
   const { turn } = usePlace()
   const { run } = useBusy()
+  const { data: kinds = [] } = useQuery(kitShelf)
   const document_ = house.document
   const all = [...(document_.devices ?? []), ...(document_.endpoints ?? [])]
   const chosen = all.find((one) => one.id === selected)
 
-  const [kind, setKind] = useState<NewKind>('router-ap')
+  const [kit, setKit] = useState('router-dual-band')
   const [name, setName] = useState<string | null>(null)
   const [room, setRoom] = useState(chosen?.room ?? all[0]?.room ?? '')
-  const [address, setAddress] = useState('192.168.1.1')
+  const [address, setAddress] = useState('')
+  const [mac, setMac] = useState('')
   const [where, setWhere] = useState<string | null>(null)
+  const [far, setFar] = useState<string | null>(null)
   const [problem, setProblem] = useState<string>()
 
-  const rooms = [...new Set(all.flatMap((one) => (one.room ? [one.room] : [])))].sort()
+  const kind = kinds.find((one) => one.kit === kit)
+  const isThing = kit === thing.value
+  const rooms = [
+    ...new Set([
+      ...(document_.rooms ?? []).map((one) => one.name),
+      ...all.flatMap((one) => (one.room ? [one.room] : [])),
+    ]),
+  ].sort()
   const proposed = freshName(
     all.map((one) => one.name),
-    boxKinds[kind].name,
+    isThing ? 'Tablet' : stems[kind?.group ?? 'router'],
   )
   const places = connections(house, null)
+  const sockets = places.filter((one) => one.to && 'device' in one.to)
   const inRoom = new Set((document_.devices ?? []).filter((box) => box.room === room).map((box) => box.id))
   // The first free socket of a box in the room, else the first name on the air.
   const likely =
@@ -45,23 +75,49 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
     places.find((one) => one.to && 'ssid' in one.to) ??
     places.find((one) => one.to) ??
     places[0]
-  const at = where ?? likely?.value ?? 'none'
+  const at = where ?? (kind?.link ? (sockets[0]?.value ?? 'none') : (likely?.value ?? 'none'))
+  const other = far ?? sockets.find((one) => boxOf(one.to) !== boxOf(placed(at)))?.value ?? 'none'
+  function placed(value: string) {
+    return places.find((one) => one.value === value)?.to ?? undefined
+  }
 
+  const make = async (id: string, label: string): Promise<Action | string> => {
+    if (isThing) return { do: 'add-endpoint', endpoint: makeThing(id, label, room.trim(), placed(at)) }
+    if (kind?.link) {
+      const [a, b] = [placed(at), placed(other)]
+      if (!a || !b || !('device' in a) || !('device' in b) || boxOf(a) === boxOf(b))
+        return 'Choose a free socket of each of two boxes for the two ends.'
+      return { do: 'plug-cable', cable: { id: freshId(document_, 'cable'), a, b, medium: kind.link } }
+    }
+    const device = await takeFromShelf(kit, {
+      id,
+      name: label,
+      room: room.trim() || undefined,
+      mac: mac.trim() || undefined,
+      address: address.trim() || undefined,
+    })
+    return { do: 'add-device', device }
+  }
   const add = () =>
     run(async () => {
       const label = (name ?? proposed).trim() || proposed
-      const id = freshId(document_, kind === 'thing' ? 'thing' : 'box')
-      const place = places.find((one) => one.value === at)?.to ?? undefined
-      const failed = await act([
-        kind === 'thing'
-          ? { do: 'add-endpoint', endpoint: makeThing(id, label, room.trim(), place) }
-          : { do: 'add-device', device: makeBox(kind, id, label, room.trim(), address.trim()) },
-      ])
+      const id = freshId(document_, isThing ? 'thing' : 'box')
+      let action: Action | string
+      try {
+        action = await make(id, label)
+      } catch (failed) {
+        action = failed instanceof ApiProblem ? failed.message : 'That did not work.'
+      }
+      if (typeof action === 'string') return setProblem(action)
+      const failed = await act([action])
       setProblem(failed?.message)
       if (failed) return
-      turn({ open: null, box: id, tab: null })
+      if (kind?.link) return onClose()
+      turn({ open: null, box: id, tab: null, step: null })
       focusOn(cardOf(id))
     })
+  const sold = kind?.sold
+  const asks = sold?.lan?.method === 'dhcp' || !sold?.lan
   return (
     <Sheet
       title="Add a box or a thing"
@@ -81,33 +137,63 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
         <Choice
           label="What is it?"
           width="100%"
-          value={kind}
-          options={(Object.keys(boxKinds) as NewKind[]).map((value) => ({
-            value,
-            label: boxKinds[value].say,
-          }))}
-          onChange={setKind}
+          value={kit}
+          options={[thing, ...kindOptions(kinds)]}
+          onChange={(value) => {
+            setKit(value)
+            setWhere(null)
+            setProblem(undefined)
+          }}
         />
-        <PlainField label="Name" width="100%" value={name ?? proposed} onChange={setName} />
-        <PlainField label="Room" width="100%" value={room} options={rooms} onChange={setRoom} />
-        {kind === 'thing' ? (
+        {!kind?.link && (
+          <>
+            <PlainField label="Name" width="100%" value={name ?? proposed} onChange={setName} />
+            <PlainField label="Room" width="100%" value={room} options={rooms} onChange={setRoom} />
+          </>
+        )}
+        {isThing && (
           <Choice label="Where is it?" width="100%" value={at} options={places} onChange={setWhere} />
-        ) : (
-          !asksForAddress.includes(kind) && (
+        )}
+        {kind?.link && (
+          <Flex gap="10px" wrap="wrap">
+            <Choice label="One end in" width="48%" value={at} options={sockets} onChange={setWhere} />
+            <Choice label="the other in" width="48%" value={other} options={sockets} onChange={setFar} />
+          </Flex>
+        )}
+        {sold && (
+          <Flex gap="10px" wrap="wrap">
             <PlainField
-              label="Address on its label"
-              width="100%"
+              label="MAC on its label"
+              width="48%"
               mono
-              value={address}
-              onChange={setAddress}
+              value={mac}
+              placeholder="00:00:5E:00:53:01"
+              onChange={setMac}
             />
+            {!asks && (
+              <PlainField
+                label="Address on its label"
+                width="48%"
+                mono
+                value={address}
+                placeholder={sold.label?.defaultAddress ?? ''}
+                hint="Empty: as the kind is sold."
+                onChange={setAddress}
+              />
+            )}
+          </Flex>
+        )}
+        {isThing ? (
+          <Text textStyle="note">It asks for its address by itself; change that afterwards.</Text>
+        ) : (
+          !kind?.link && (
+            <Text textStyle="note">
+              It comes with its default settings and lies on the table: plans may use it so. Press its sockets
+              to lay the cables.
+            </Text>
           )
         )}
-        <Text textStyle="note">
-          {kind === 'thing'
-            ? 'It asks for its address by itself; change that afterwards.'
-            : 'It comes with its default settings and lies on the table: plans may use it so. Press its sockets to lay the cables.'}
-        </Text>
+        {kind && <KindWords kind={kind} />}
         <Problem>{problem}</Problem>
         {/* Enter in any field of a form presses its submit button. */}
         <button type="submit" hidden aria-hidden tabIndex={-1} />
@@ -115,3 +201,6 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
     </Sheet>
   )
 }
+
+const boxOf = (place: Attachment | null | undefined) =>
+  place && 'device' in place ? place.device : undefined

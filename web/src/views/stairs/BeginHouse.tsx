@@ -1,6 +1,9 @@
 import { Box, Heading, Text } from '@chakra-ui/react'
+import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import type { Action, DeviceMode } from '../../api/types'
+import { ApiProblem } from '../../api/client'
+import { kitShelf, takeFromShelf } from '../../api/queries'
+import type { Action, Device } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
 import { Form, Send } from '../../parts/Form'
@@ -8,62 +11,66 @@ import { cardOf, focusOn } from '../../parts/focusOn'
 import { PlainField } from '../../parts/PlainField'
 import { Problem } from '../../parts/Problem'
 import { useFormDraft } from '../../parts/useDraft'
-import { makeGateway } from './newBox'
+import { kindOptions } from '../kit/kindOptions'
 
-type Kind = 'gateway' | 'passthrough' | 'locked' | 'modem'
+const blank = { room: '', kit: 'gateway-modem-mode', sockets: '', address: '', technology: '', ssid: '' }
 
-const kinds: Record<Kind, { label: string; name: string; mode: DeviceMode; supports: DeviceMode[] }> = {
-  gateway: {
-    label: 'A gateway that can be a modem',
+/** The box at the line as much of it as is known: what the carton held, less what nobody has looked at yet. */
+async function gatewayOf(values: typeof blank, sockets: number): Promise<Device> {
+  const device = await takeFromShelf(values.kit, {
+    id: 'gateway',
     name: 'ISP gateway',
-    mode: 'router',
-    supports: ['router', 'modem'],
-  },
-  passthrough: {
-    label: 'A gateway with pass-through',
-    name: 'ISP gateway',
-    mode: 'router',
-    supports: ['router', 'passthrough'],
-  },
-  locked: {
-    label: 'A gateway that is a router and nothing else',
-    name: 'ISP gateway',
-    mode: 'router',
-    supports: ['router'],
-  },
-  modem: { label: 'A modem or a terminal alone', name: 'Modem', mode: 'modem', supports: ['modem'] },
+    room: values.room.trim() || undefined,
+    address: values.address.trim() || undefined,
+  })
+  const [line, ...lans] = device.ports ?? []
+  const ports = [
+    line,
+    ...Array.from({ length: sockets }, (_, i) =>
+      lans[i]
+        ? { ...lans[i], printed: sockets > 1 ? `LAN ${i + 1}` : 'LAN' }
+        : { id: `lan${i + 1}`, role: 'lan' as const },
+    ),
+  ]
+  const lan = device.lan?.dhcpServer
+    ? { ...device.lan, dhcpServer: { ...device.lan.dhcpServer, start: undefined, end: undefined } }
+    : device.lan
+  const wifi = values.ssid.trim()
+    ? (device.wifi ?? []).map((network) => ({
+        ...network,
+        ssid: values.ssid.trim(),
+        security: 'wpa2' as const,
+        key: 'home',
+      }))
+    : []
+  return { ...device, ports, lan, wifi, defaultPassword: undefined } as Device
 }
 
-const blank = { room: '', kind: 'gateway' as Kind, sockets: '4', address: '', technology: '', ssid: '' }
-
 /** An empty house: what is asked in one look before anything can be said of it. What is left empty is taken as boxes are usually sold, and said so. */
-export function BeginHouse() {
+export function BeginHouse({ isPart }: { isPart?: boolean }) {
   const { house } = useJob()
   const { act } = useTools()
   const { values, set, drop } = useFormDraft('begin', blank)
+  const { data: kinds = [] } = useQuery(kitShelf)
   const [problem, setProblem] = useState<string>()
-  const isModem = values.kind === 'modem'
+  const kind = kinds.find((one) => one.kit === values.kit)
+  const isModem = kind?.sold?.mode === 'modem'
+  const printed = (kind?.sold?.ports ?? []).filter((port) => port.role === 'lan').length || 4
 
   const begin = async () => {
-    const count = Number(values.sockets)
+    const count = values.sockets.trim() === '' ? printed : Number(values.sockets)
     if (!Number.isInteger(count) || count < 1 || count > 48)
       return setProblem(
         `Sockets: “${values.sockets}” is no number of sockets. Count those for the house: 1 to 48.`,
       )
-    const { name, mode, supports } = kinds[values.kind]
+    let device: Device
+    try {
+      device = await gatewayOf(values, count)
+    } catch (failed) {
+      return setProblem(failed instanceof ApiProblem ? failed.message : 'That did not work.')
+    }
     const actions: Action[] = [
-      {
-        do: 'add-device',
-        device: makeGateway({
-          name,
-          mode,
-          supports,
-          sockets: count,
-          room: values.room.trim(),
-          address: values.address.trim(),
-          ssid: values.ssid.trim(),
-        }),
-      },
+      { do: 'add-device', device },
       {
         do: 'set-line',
         line: {
@@ -77,12 +84,17 @@ export function BeginHouse() {
     setProblem(failed?.message)
     if (failed) return
     drop()
-    focusOn(cardOf('gateway'))
+    focusOn(isPart ? '[data-next]' : cardOf('gateway'))
   }
 
   return (
-    <Box px={{ base: '16px', md: '24px' }} py="20px" maxW="640px">
-      <Heading as="h2" textStyle="stage" mb="4px">
+    <Box
+      px={isPart ? 0 : { base: '16px', md: '24px' }}
+      py={isPart ? 0 : '20px'}
+      maxW="640px"
+      mb={isPart ? '14px' : 0}
+    >
+      <Heading as={isPart ? 'h3' : 'h2'} textStyle={isPart ? 'section' : 'stage'} mb="4px">
         {house.document.line ? 'A line, and no box at it' : 'An empty house'}
       </Heading>
       <Text color="quiet" mb="14px">
@@ -98,15 +110,18 @@ export function BeginHouse() {
         <Choice
           label="What kind of box stands there?"
           width="100%"
-          value={values.kind}
-          options={(Object.keys(kinds) as Kind[]).map((value) => ({ value, label: kinds[value].label }))}
-          onChange={(kind) => set({ kind })}
+          value={values.kit}
+          options={kindOptions(kinds.filter((one) => one.group === 'gateway' && one.sold)).map(
+            ({ group: _, ...one }) => one,
+          )}
+          onChange={(kit) => set({ kit })}
         />
         <PlainField
           label="How many sockets for the house?"
           width="220px"
           kind="number"
           value={values.sockets}
+          placeholder={String(printed)}
           onChange={(sockets) => set({ sockets })}
         />
         <Choice
@@ -128,8 +143,8 @@ export function BeginHouse() {
             label="Address on its label, if you see it"
             width="240px"
             mono
-            placeholder="192.168.1.1"
-            hint="Empty: 192.168.1.1 until somebody looks."
+            placeholder={kind?.sold?.label?.defaultAddress ?? '192.168.1.1'}
+            hint={`Empty: ${kind?.sold?.label?.defaultAddress ?? 'as sold'} until somebody looks.`}
             value={values.address}
             onChange={(address) => set({ address })}
           />

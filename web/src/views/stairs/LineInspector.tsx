@@ -25,6 +25,14 @@ const handOffs = [
 
 /** The provider's line: where it comes in, what it carries, what the gateway's page showed as its own outside address. */
 export function LineInspector() {
+  return (
+    <Panel id={lineId} title="The provider’s line">
+      <LineFields />
+    </Panel>
+  )
+}
+
+export function LineFields() {
   const { house } = useJob()
   const { attempt, orSay } = useSettings()
   const devices = house.document.devices ?? []
@@ -44,7 +52,7 @@ export function LineInspector() {
       : attempt([set({ [field]: value })], `line.${field}`)
   }
   return (
-    <Panel id={lineId} title="The provider’s line">
+    <>
       <Flex gap="12px" wrap="wrap" align="start">
         <DraftChoice
           label="Comes in at"
@@ -116,7 +124,7 @@ export function LineInspector() {
         )}
       </Flex>
       {!line && <Text mt="8px">No line is noted: nothing in this house reaches the internet.</Text>}
-    </Panel>
+    </>
   )
 }
 

@@ -1,0 +1,156 @@
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { kitShelf } from '../../api/queries'
+import type { Device } from '../../api/types'
+import { useJob } from '../../layout/JobContext'
+import { DraftChoice } from '../../parts/Choice'
+import { DraftField } from '../../parts/DraftField'
+import { Toggle } from '../../parts/Toggle'
+import { KeepKind } from '../kit/KeepKind'
+import { KindWords } from '../kit/KindWords'
+import { kindOptions } from '../kit/kindOptions'
+import { useSettings } from '../stairs/useSettings'
+
+type Label = NonNullable<Device['label']>
+
+/** A box by its label: read off once, with everything an order will need. */
+export function BoxStop({ id }: { id: string }) {
+  const { job, house } = useJob()
+  const { attempt, orSay } = useSettings()
+  const { data: kinds = [] } = useQuery(kitShelf)
+  const [isKeeping, setKeeping] = useState(false)
+  const box = (house.document.devices ?? []).find((one) => one.id === id)
+  if (!box) return <Text>This box is not in the house any more.</Text>
+  const rooms = (house.document.rooms ?? []).map((room) => room.name)
+  const describe = (change: Partial<Device>, ...fields: string[]) =>
+    attempt([{ do: 'describe-device', box: { ...box, ...change } }], ...fields.map((field) => `box.${field}`))
+  const label = (field: keyof Label, value: string | number | undefined) =>
+    describe({ label: { ...box.label, [field]: value } }, `label.${field}`)
+  const whole = (field: keyof Label, text: string) => {
+    const value = text === '' ? undefined : Number(text)
+    return value !== undefined && !Number.isInteger(value)
+      ? Promise.resolve(`“${text}” is no whole number. Write seconds, such as 10.`)
+      : label(field, value)
+  }
+  const kind = kinds.find((one) => one.kit === box.kit)
+  return (
+    <Box>
+      <Text textStyle="small" color="quiet" mb="10px">
+        Turn it over and read its label: the address of its page, the user, the MAC. A box with a past may be
+        set otherwise.
+      </Text>
+      <Flex gap="10px 12px" wrap="wrap" align="start">
+        <DraftField
+          label="Name"
+          value={box.name}
+          commit={(name) => attempt([{ do: 'rename', id, name }], 'name')}
+        />
+        <DraftField
+          label="Stands in"
+          width="140px"
+          value={box.room ?? ''}
+          placeholder={rooms[0] ?? 'hall'}
+          commit={(room) => describe({ room: room || undefined }, 'room')}
+        />
+        <DraftChoice
+          label="Kind on the shelf"
+          width="260px"
+          value={box.kit ?? ''}
+          options={[{ value: '', label: 'not said' }, ...kindOptions(kinds.filter((one) => one.sold))]}
+          commit={(kit) => orSay({ do: 'describe-device', box: { ...box, kit: kit || undefined } })}
+        />
+        <DraftField
+          label="MAC on the label"
+          width="200px"
+          mono
+          kind="name"
+          value={box.mac ?? ''}
+          placeholder="00:00:5E:00:53:01"
+          commit={(mac) => describe({ mac: mac || undefined }, 'mac')}
+        />
+        <DraftField
+          label="Address on the label"
+          mono
+          kind="address"
+          value={box.label?.defaultAddress ?? ''}
+          placeholder="192.168.1.1"
+          commit={(address) => label('defaultAddress', address || undefined)}
+        />
+        <DraftField
+          label="Name of its page"
+          width="130px"
+          mono
+          value={box.label?.pageName ?? ''}
+          placeholder="setup.lan"
+          commit={(name) => label('pageName', name || undefined)}
+        />
+        <DraftField
+          label="User"
+          width="100px"
+          mono
+          value={box.label?.defaultUser ?? ''}
+          placeholder="admin"
+          commit={(user) => label('defaultUser', user || undefined)}
+        />
+        <DraftField
+          label="Hold reset, s"
+          width="100px"
+          mono
+          kind="number"
+          value={box.label?.resetHoldSeconds?.toString() ?? ''}
+          placeholder="10"
+          commit={(text) => whole('resetHoldSeconds', text)}
+        />
+        <DraftField
+          label="Comes back in, s"
+          width="110px"
+          mono
+          kind="number"
+          value={box.label?.rebootSeconds?.toString() ?? ''}
+          placeholder="90"
+          commit={(text) => whole('rebootSeconds', text)}
+        />
+        <DraftField
+          label="Hardware"
+          width="120px"
+          mono
+          value={box.hardware ?? ''}
+          commit={(hardware) => describe({ hardware: hardware || undefined }, 'hardware')}
+        />
+        <DraftField
+          label="Firmware"
+          width="120px"
+          mono
+          value={box.firmware ?? ''}
+          commit={(firmware) => describe({ firmware: firmware || undefined }, 'firmware')}
+        />
+      </Flex>
+      <Flex gap="4px 18px" wrap="wrap" mt="10px">
+        <Toggle
+          label="Password as sold"
+          on={box.defaultPassword === true}
+          set={(on) => orSay({ do: 'describe-device', box: { ...box, defaultPassword: on } })}
+        />
+        <Toggle
+          label="Leave it alone"
+          on={box.leaveAsFound === true}
+          set={(on) => orSay({ do: 'describe-device', box: { ...box, leaveAsFound: on || undefined } })}
+        />
+        <Toggle
+          label="It must be used"
+          on={box.mustUse === true}
+          set={(on) => orSay({ do: 'describe-device', box: { ...box, mustUse: on || undefined } })}
+        />
+      </Flex>
+      {kind && <KindWords kind={kind} />}
+      <Flex gap="4px 16px" wrap="wrap" mt="8px" align="center">
+        <Link to={`/job/${job.id}/stairs?box=${encodeURIComponent(id)}`} className="textlink">
+          Its settings and sockets, on the Stairs
+        </Link>
+        <KeepKind box={box} open={isKeeping} setOpen={setKeeping} />
+      </Flex>
+    </Box>
+  )
+}

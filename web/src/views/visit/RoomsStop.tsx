@@ -1,0 +1,258 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import type { CableRun, House, Room } from '../../api/types'
+import { useJob } from '../../layout/JobContext'
+import { Choice } from '../../parts/Choice'
+import { DraftField } from '../../parts/DraftField'
+import { Form, Send } from '../../parts/Form'
+import { PlainField } from '../../parts/PlainField'
+import { Press } from '../../parts/Press'
+import { Problem } from '../../parts/Problem'
+import { Toggle } from '../../parts/Toggle'
+import { useSettings } from '../stairs/useSettings'
+
+const media = [
+  { value: 'ethernet', label: 'a data cable' },
+  { value: 'powerline', label: 'one mains circuit' },
+  { value: 'coax', label: 'an aerial cable' },
+] as const
+
+const idOf = (name: string, taken: string[]) => {
+  const stem =
+    name
+      .trim()
+      .toLowerCase()
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .slice(0, 60) || 'room'
+  let id = stem
+  for (let n = 2; taken.includes(id); n++) id = `${stem}-${n}`
+  return id
+}
+
+/** Rooms, and what joins them: which cables are laid or could be. */
+export function RoomsStop() {
+  const { house } = useJob()
+  const { attempt } = useSettings()
+  const document_ = house.document
+  const rooms = document_.rooms ?? []
+  const runs = document_.runs ?? []
+  const describe = (change: Partial<House>, ...fields: string[]) =>
+    attempt(
+      [
+        {
+          do: 'describe-house',
+          name: document_.name,
+          country: document_.country,
+          building: document_.building,
+          rooms,
+          runs,
+          neighbours: document_.neighbours ?? [],
+          ...change,
+        } as never,
+      ],
+      ...fields,
+    )
+  const setRoom = (id: string, change: Partial<Room>) =>
+    describe({ rooms: rooms.map((room) => (room.id === id ? { ...room, ...change } : room)) })
+  const setRun = (id: string, change: Partial<CableRun>) =>
+    describe({ runs: runs.map((run) => (run.id === id ? { ...run, ...change } : run)) })
+  const nameOf = (word: string) => rooms.find((room) => room.id === word)?.name ?? word
+  return (
+    <Box>
+      <Text textStyle="small" color="quiet" mb="8px">
+        Where boxes stand, and between which rooms a cable is laid or could be. Look for sockets in the walls.
+      </Text>
+      <DraftField
+        label="Country, two letters"
+        width="150px"
+        mono
+        value={document_.country ?? ''}
+        placeholder="GB"
+        commit={(country) => describe({ country: country.toUpperCase() || undefined }, 'country')}
+      />
+      <Heading as="h4" fontSize="15px" mt="12px" mb="4px">
+        Rooms
+      </Heading>
+      <Box as="ul" listStyleType="none">
+        {rooms.map((room) => (
+          <Flex
+            as="li"
+            key={room.id}
+            gap="4px 10px"
+            wrap="wrap"
+            align="end"
+            py="4px"
+            borderBottom="1px solid"
+            borderColor="hairline"
+          >
+            <DraftField
+              label="Room"
+              width="150px"
+              value={room.name}
+              commit={(name) => setRoom(room.id, { name })}
+            />
+            <DraftField
+              label="Floor"
+              width="64px"
+              mono
+              kind="number"
+              value={String(room.floor ?? 0)}
+              commit={(text) =>
+                Number.isInteger(Number(text))
+                  ? setRoom(room.id, { floor: Number(text) })
+                  : Promise.resolve(
+                      `“${text}” is no floor. Write 0 for the ground floor, 1 for the one above.`,
+                    )
+              }
+            />
+            <DraftField
+              label="Other building"
+              width="120px"
+              value={room.building ?? ''}
+              placeholder="this house"
+              commit={(building) => setRoom(room.id, { building: building || undefined })}
+            />
+            <Toggle
+              label="outdoors"
+              on={room.outdoor === true}
+              set={(on) => setRoom(room.id, { outdoor: on || undefined })}
+            />
+            <Press
+              kind="plain"
+              aria-label={`Remove room ${room.name}`}
+              onClick={() => describe({ rooms: rooms.filter((one) => one !== room) })}
+            >
+              remove
+            </Press>
+          </Flex>
+        ))}
+      </Box>
+      <NewRoom
+        rooms={rooms}
+        add={(room) => describe({ rooms: [...rooms, room] })}
+        boxes={document_.devices ?? []}
+      />
+      <Heading as="h4" fontSize="15px" mt="16px" mb="4px">
+        Between rooms
+      </Heading>
+      {runs.length === 0 && (
+        <Text textStyle="small">Nothing noted: plans lay no cable from room to room.</Text>
+      )}
+      <Box as="ul" listStyleType="none">
+        {runs.map((run) => (
+          <Flex
+            as="li"
+            key={run.id}
+            gap="4px 12px"
+            wrap="wrap"
+            align="center"
+            py="4px"
+            borderBottom="1px solid"
+            borderColor="hairline"
+          >
+            <Text minW="200px">
+              {nameOf(run.a)} to {nameOf(run.b)}:{' '}
+              {media.find((one) => one.value === (run.medium ?? 'ethernet'))?.label}
+            </Text>
+            <Toggle label="is laid" on={run.laid === true} set={(on) => setRun(run.id, { laid: on })} />
+            <DraftField
+              label="Metres"
+              width="80px"
+              mono
+              kind="number"
+              value={run.lengthM == null ? '' : String(run.lengthM)}
+              commit={(text) => setRun(run.id, { lengthM: text === '' ? undefined : Number(text) })}
+            />
+            <Press
+              kind="plain"
+              aria-label={`Remove ${nameOf(run.a)} to ${nameOf(run.b)}`}
+              onClick={() => describe({ runs: runs.filter((one) => one !== run) })}
+            >
+              remove
+            </Press>
+          </Flex>
+        ))}
+      </Box>
+      {rooms.length > 1 && (
+        <NewRun rooms={rooms} runs={runs} add={(run) => describe({ runs: [...runs, run] })} />
+      )}
+    </Box>
+  )
+}
+
+function NewRoom(props: {
+  rooms: Room[]
+  boxes: NonNullable<House['devices']>
+  add: (room: Room) => Promise<string | undefined>
+}) {
+  const { rooms, boxes, add } = props
+  const [name, setName] = useState('')
+  const [floor, setFloor] = useState('0')
+  const [problem, setProblem] = useState<string>()
+  const known = rooms.flatMap((room) => [room.id.toLowerCase(), room.name.toLowerCase()])
+  // Words that boxes stand in and that are no listed room yet.
+  const said = [...new Set(boxes.flatMap((box) => (box.room ? [box.room] : [])))].filter(
+    (word) => !known.includes(word.toLowerCase()),
+  )
+  const send = async () => {
+    if (!name.trim()) return setProblem('Room: empty. Write what the household calls it.')
+    if (!Number.isInteger(Number(floor)))
+      return setProblem(`Floor: “${floor}” is no floor. Write 0 for the ground floor.`)
+    const failed = await add({
+      id: idOf(
+        name,
+        rooms.map((room) => room.id),
+      ),
+      name: name.trim(),
+      floor: Number(floor),
+    } as Room)
+    setProblem(failed)
+    if (!failed) setName('')
+  }
+  return (
+    <Form gap="8px" align="end" mt="6px" onSend={send}>
+      <PlainField label="Another room" width="170px" value={name} options={said} onChange={setName} />
+      <PlainField label="Floor" width="64px" mono kind="number" value={floor} onChange={setFloor} />
+      <Send>Add the room</Send>
+      <Problem flexBasis="100%">{problem}</Problem>
+    </Form>
+  )
+}
+
+function NewRun(props: {
+  rooms: Room[]
+  runs: CableRun[]
+  add: (run: CableRun) => Promise<string | undefined>
+}) {
+  const { rooms, runs, add } = props
+  const [a, setA] = useState(rooms[0].id)
+  const [b, setB] = useState(rooms[1].id)
+  const [medium, setMedium] = useState<(typeof media)[number]['value']>('ethernet')
+  const [laid, setLaid] = useState('laid')
+  const [problem, setProblem] = useState<string>()
+  const options = rooms.map((room) => ({ value: room.id, label: room.name }))
+  const send = async () => {
+    if (a === b) return setProblem('Choose two rooms.')
+    const taken = runs.map((run) => run.id)
+    setProblem(await add({ id: idOf(`${a}-${b}`, taken), a, b, medium, laid: laid === 'laid' } as CableRun))
+  }
+  return (
+    <Form gap="8px" align="end" mt="6px" onSend={send}>
+      <Choice label="From" width="130px" value={a} options={options} onChange={setA} />
+      <Choice label="to" width="130px" value={b} options={options} onChange={setB} />
+      <Choice label="by" width="160px" value={medium} options={[...media]} onChange={setMedium} />
+      <Choice
+        label="it"
+        width="150px"
+        value={laid}
+        options={[
+          { value: 'laid', label: 'is laid' },
+          { value: 'could', label: 'could be laid' },
+        ]}
+        onChange={setLaid}
+      />
+      <Send>Note it</Send>
+      <Problem flexBasis="100%">{problem}</Problem>
+    </Form>
+  )
+}
