@@ -237,7 +237,7 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
 
     /// <returns>False when another writer was first.</returns>
     /// <exception cref="StoreTroubleException">The database would not take it for any other reason.</exception>
-    private static async Task<bool> Save(AltrinDb db, CancellationToken cancel)
+    internal static async Task<bool> Save(AltrinDb db, CancellationToken cancel)
     {
         try
         {
@@ -352,5 +352,5 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
 
     private static Tick Tick(TickRow row) => new(row.StepKey, row.Revision, row.Outcome, row.Note, row.StartedAt, row.DoneAt);
 
-    private AltrinDb Open() => contexts.CreateDbContext();
+    internal AltrinDb Open() => contexts.CreateDbContext();
 }

@@ -42,9 +42,15 @@ public static class AltrinServer
             kestrel.Listen(IPAddress.Loopback, settings.GetValue("port", DefaultPort));
         });
         builder.Logging.SetMinimumLevel(LogLevel.Warning);
+        // That the key ring is not itself encrypted is meant, and said in Security/KeyRing.cs.
+        builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddSingleton(services =>
             new JobStore(Path.Combine(settings["data"] ?? "data", "altrin.db"), services.GetRequiredService<TimeProvider>()));
+        builder.Services.AddSingleton<PhotoStore>();
+        builder.Services.AddSingleton<SecretStore>();
+        builder.Services.AddSingleton<SealedSecrets>();
+        KeyRing.Add(builder.Services, settings["data"] ?? "data");
         builder.Services.AddSingleton(new OwnKinds(Path.Combine(settings["data"] ?? "data", "kit")));
         builder.Services.ConfigureHttpJsonOptions(json => AltrinJson.Configure(json.SerializerOptions));
         builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
@@ -77,6 +83,8 @@ public static class AltrinServer
         app.MapWorkOrders();
         app.MapVisit();
         app.MapKit();
+        app.MapSecrets();
+        app.MapPhotos();
         app.MapSimulation();
         app.Map("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such address in the API."))
             .ExcludeFromDescription();

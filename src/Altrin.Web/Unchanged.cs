@@ -20,7 +20,8 @@ internal sealed class Unchanged(RequestDelegate next)
         response.Body = held;
         try { await next(context); }
         finally { response.Body = body; }
-        if (response.StatusCode == StatusCodes.Status200OK && !response.HasStarted)
+        // What must not be kept has no tag either: a tag is made of the bytes.
+        if (response.StatusCode == StatusCodes.Status200OK && !response.HasStarted && response.Headers.CacheControl != "no-store")
         {
             var tag = $"\"{Convert.ToHexStringLower(SHA256.HashData(held.GetBuffer().AsSpan(0, (int)held.Length)).AsSpan(0, 12))}\"";
             response.Headers.ETag = tag;

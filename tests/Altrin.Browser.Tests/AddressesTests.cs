@@ -33,7 +33,7 @@ public sealed class AddressesTests : HandTest
         OpenDemo(stage: "addresses");
         Browser.UntilText("2 clashes");
         Browser.UntilText("held by Study printer too");
-        Browser.Press(() => Browser.Css("button[aria-label='Give 192.168.31.2 to Heating control']"));
+        Browser.Press(() => Browser.Css("button[aria-label='Give it to Heating control: 192.168.31.2']"));
         Browser.Until(() => !Browser.Has("held by Study printer too"), "the clash to go");
         Assert.Contains("Set Heating control to the fixed address 192.168.31.2", Log());
         Browser.UntilText("never: the broadcast address of this subnet");

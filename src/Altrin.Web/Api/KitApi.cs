@@ -15,9 +15,6 @@ public sealed record KitView(string Kit, string Name, KitGroup Group, string Abo
 
 public sealed record WordPair(string What, string Say);
 
-/// <summary>A box to be made of a kind, with what its own label says.</summary>
-public sealed record NewBox(string Id, string Name, string? Room = null, string? Mac = null, string? Address = null);
-
 /// <summary>A kind to be made of a box of a job.</summary>
 public sealed record NewKind(string Job, string Box, string Name);
 
@@ -33,7 +30,6 @@ internal static class KitApi
         api.MapGet("/{kit}", Export).Produces(200, contentType: "application/json").ProducesProblem(404);
         api.MapPost("/", Import).Accepts<object>("application/json");
         api.MapPost("/from-box", FromBox).ProducesProblem(404);
-        api.MapPost("/{kit}/box", Make).ProducesProblem(404);
         api.MapDelete("/{kit}", Remove).ProducesProblem(404);
     }
 
@@ -71,25 +67,6 @@ internal static class KitApi
         var stem = $"own-{(plain.Length == 0 ? "kind" : plain[..Math.Min(plain.Length, 60)])}";
         for (var n = 1; ; n++)
             if ((n == 1 ? stem : $"{stem}-{n}") is var kit && Find(kit, own) is null) return kit;
-    }
-
-    private static Results<Ok<Device>, ValidationProblem, ProblemHttpResult> Make(string kit, NewBox box, OwnKinds own)
-    {
-        if (Find(kit, own) is not { } kind) return Missing();
-        if (kind.Sold is null) return Answers.Invalid("kit", $"{kind.Name} is no box: lay it as a cable between two sockets.");
-        MacAddress? mac = null;
-        if (!string.IsNullOrWhiteSpace(box.Mac))
-        {
-            if (!MacAddress.TryParse(Core.Readings.Parsers.Scan.Mac(box.Mac), out var read)) return Answers.Invalid("mac", $"“{box.Mac}” is not {MacAddress.Expected}.");
-            mac = read;
-        }
-        Ipv4Address? address = null;
-        if (!string.IsNullOrWhiteSpace(box.Address))
-        {
-            if (!Ipv4Address.TryParse(box.Address.Trim().Split('/')[0], out var read)) return Answers.Invalid("address", $"“{box.Address}” is not {Ipv4Address.Expected}.");
-            address = read;
-        }
-        return TypedResults.Ok(kind.Make(box.Id, box.Name, string.IsNullOrWhiteSpace(box.Room) ? null : box.Room.Trim(), mac, address));
     }
 
     private static Results<NoContent, ProblemHttpResult> Remove(string kit, OwnKinds own) => KitShelf.Find(kit) is not null

@@ -16,6 +16,7 @@ public partial class ArchitectureTests
         ["Rules"] = ["Network", "Radio", "Simulation", "Actions", "Rules"],
         ["Planning"] = ["Network", "Simulation", "Actions", "Rules"],
         ["Readings"] = ["Network", "Kit", "Simulation"],
+        ["Secrets"] = [],
         ["Addressing"] = ["Network", "Actions", "Simulation"],
         ["Visit"] = ["Network", "Actions", "Simulation", "Readings"],
         ["WorkOrders"] = ["Network", "Documents", "Kit", "Simulation", "Actions", "Rules", "Readings"],

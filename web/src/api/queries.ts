@@ -2,16 +2,18 @@ import { queryOptions } from '@tanstack/react-query'
 import api, { unwrap } from './client'
 import type {
   Action,
-  Device,
   JobLine,
   JobView,
   KitView,
   LogView,
   Paste,
+  PhotoAnswer,
+  PhotoView,
   PlanView,
   ReachGrid,
   Reckoning,
   Ruler,
+  SecretView,
   Side,
   SubnetMove,
   TickView,
@@ -118,11 +120,6 @@ export const kitShelf = queryOptions({
   queryFn: ({ signal }) => unwrap<KitView[]>(api.GET('/api/kit', { signal })),
 })
 
-export const takeFromShelf = (
-  kit: string,
-  box: { id: string; name: string; room?: string; mac?: string; address?: string },
-) => unwrap<Device>(api.POST('/api/kit/{kit}/box', { params: { path: { kit } }, body: box }))
-
 export const keepKind = (job: string, box: string, name: string) =>
   unwrap<KitView>(api.POST('/api/kit/from-box', { body: { job, box, name } }))
 
@@ -137,6 +134,47 @@ export const importKind = (text: string) =>
 
 export const removeKind = (kit: string) =>
   unwrap<unknown>(api.DELETE('/api/kit/{kit}', { params: { path: { kit } } }))
+
+export const secrets = (id: string) =>
+  queryOptions({
+    queryKey: ['job', id, 'secrets'],
+    queryFn: ({ signal }) =>
+      unwrap<SecretView[]>(api.GET('/api/jobs/{id}/secrets', { params: { path: { id } }, signal })),
+  })
+
+export const keepSecret = (id: string, name: string, value: string) =>
+  unwrap<SecretView>(api.PUT('/api/jobs/{id}/secrets', { params: { path: { id } }, body: { name, value } }))
+
+export const showSecret = (id: string, name: string) =>
+  unwrap<{ value: string }>(
+    api.POST('/api/jobs/{id}/secrets/show', { params: { path: { id } }, body: { name } }),
+  )
+
+export const forgetSecret = (id: string, name: string) =>
+  unwrap<unknown>(api.POST('/api/jobs/{id}/secrets/forget', { params: { path: { id } }, body: { name } }))
+
+export const suggestSecret = () =>
+  unwrap<{ sayable: string; plain: string }>(api.POST('/api/secrets/suggest', {}))
+
+export const photos = (id: string) =>
+  queryOptions({
+    queryKey: ['job', id, 'photos'],
+    queryFn: ({ signal }) =>
+      unwrap<PhotoView[]>(api.GET('/api/jobs/{id}/photos', { params: { path: { id } }, signal })),
+  })
+
+export const addPhoto = (id: string, subject: string, file: Blob) =>
+  unwrap<PhotoAnswer>(
+    api.POST('/api/jobs/{id}/photos', {
+      params: { path: { id }, query: { subject } },
+      body: file as never,
+      bodySerializer: (body) => body as unknown as Blob,
+      headers: { 'content-type': 'application/octet-stream' },
+    }),
+  )
+
+export const deletePhoto = (id: string, photo: string) =>
+  unwrap<unknown>(api.DELETE('/api/jobs/{id}/photos/{photo}', { params: { path: { id, photo } } }))
 
 export const createJob = (from: 'empty' | 'demo' | 'demo-farm', name?: string) =>
   unwrap<JobView>(api.POST('/api/jobs', { body: { from, name } }))

@@ -75,7 +75,7 @@ export function FreeAddresses({ ruler }: { ruler: Ruler }) {
               <Flex gap="6px">
                 <Press
                   onClick={() => orSay(fix(free.address))}
-                  aria-label={`Give ${free.address} to ${nameOf(house.document, owner)}`}
+                  aria-label={`Give it to ${nameOf(house.document, owner)}: ${free.address}`}
                 >
                   Give it to {nameOf(house.document, owner)}
                 </Press>

@@ -2,8 +2,7 @@ import { Flex, Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import type { Attachment } from '../../api/attachment'
-import { ApiProblem } from '../../api/client'
-import { kitShelf, takeFromShelf } from '../../api/queries'
+import { kitShelf } from '../../api/queries'
 import type { Action, KitView } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { usePlace } from '../../layout/usePlace'
@@ -16,6 +15,7 @@ import { Sheet } from '../../parts/Sheet'
 import { useBusy } from '../../parts/useBusy'
 import { KindWords } from '../kit/KindWords'
 import { kindOptions } from '../kit/kindOptions'
+import { takeFromShelf } from '../kit/takeFromShelf'
 import { connections } from './connections'
 import { freshName, makeThing } from './makeThing'
 import { freshId } from './occupants'
@@ -81,35 +81,30 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
     return places.find((one) => one.value === value)?.to ?? undefined
   }
 
-  const make = async (id: string, label: string): Promise<Action | string> => {
-    if (isThing) return { do: 'add-endpoint', endpoint: makeThing(id, label, room.trim(), placed(at)) }
+  const make = (id: string, label: string): Action[] | string => {
+    if (isThing) return [{ do: 'add-endpoint', endpoint: makeThing(id, label, room.trim(), placed(at)) }]
     if (kind?.link) {
       const [a, b] = [placed(at), placed(other)]
       if (!a || !b || !('device' in a) || !('device' in b) || boxOf(a) === boxOf(b))
         return 'Choose a free socket of each of two boxes for the two ends.'
-      return { do: 'plug-cable', cable: { id: freshId(document_, 'cable'), a, b, medium: kind.link } }
+      return [{ do: 'plug-cable', cable: { id: freshId(document_, 'cable'), a, b, medium: kind.link } }]
     }
-    const device = await takeFromShelf(kit, {
+    if (!kind) return 'The shelf does not answer yet. Try again.'
+    return takeFromShelf(kind, {
       id,
       name: label,
       room: room.trim() || undefined,
       mac: mac.trim() || undefined,
       address: address.trim() || undefined,
     })
-    return { do: 'add-device', device }
   }
   const add = () =>
     run(async () => {
       const label = (name ?? proposed).trim() || proposed
       const id = freshId(document_, isThing ? 'thing' : 'box')
-      let action: Action | string
-      try {
-        action = await make(id, label)
-      } catch (failed) {
-        action = failed instanceof ApiProblem ? failed.message : 'That did not work.'
-      }
-      if (typeof action === 'string') return setProblem(action)
-      const failed = await act([action])
+      const actions = make(id, label)
+      if (typeof actions === 'string') return setProblem(actions)
+      const failed = await act(actions, actions.length > 1 ? `Add ${label}` : undefined)
       setProblem(failed?.message)
       if (failed) return
       if (kind?.link) return onClose()

@@ -1,9 +1,8 @@
 import { Box, Heading, Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { ApiProblem } from '../../api/client'
-import { kitShelf, takeFromShelf } from '../../api/queries'
-import type { Action, Device } from '../../api/types'
+import { kitShelf } from '../../api/queries'
+import type { Action, KitView } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
 import { Form, Send } from '../../parts/Form'
@@ -12,38 +11,43 @@ import { PlainField } from '../../parts/PlainField'
 import { Problem } from '../../parts/Problem'
 import { useFormDraft } from '../../parts/useDraft'
 import { kindOptions } from '../kit/kindOptions'
+import { takeFromShelf } from '../kit/takeFromShelf'
 
 const blank = { room: '', kit: 'gateway-modem-mode', sockets: '', address: '', technology: '', ssid: '' }
 
 /** The box at the line as much of it as is known: what the carton held, less what nobody has looked at yet. */
-async function gatewayOf(values: typeof blank, sockets: number): Promise<Device> {
-  const device = await takeFromShelf(values.kit, {
-    id: 'gateway',
-    name: 'ISP gateway',
-    room: values.room.trim() || undefined,
-    address: values.address.trim() || undefined,
-  })
-  const [line, ...lans] = device.ports ?? []
-  const ports = [
-    line,
-    ...Array.from({ length: sockets }, (_, i) =>
-      lans[i]
-        ? { ...lans[i], printed: sockets > 1 ? `LAN ${i + 1}` : 'LAN' }
-        : { id: `lan${i + 1}`, role: 'lan' as const },
-    ),
-  ]
-  const lan = device.lan?.dhcpServer
-    ? { ...device.lan, dhcpServer: { ...device.lan.dhcpServer, start: undefined, end: undefined } }
-    : device.lan
-  const wifi = values.ssid.trim()
-    ? (device.wifi ?? []).map((network) => ({
-        ...network,
-        ssid: values.ssid.trim(),
-        security: 'wpa2' as const,
-        key: 'home',
-      }))
-    : []
-  return { ...device, ports, lan, wifi, defaultPassword: undefined } as Device
+function gatewayOf(kind: KitView, values: typeof blank, sockets: number): Action[] {
+  const sold = kind.sold
+  const [line, ...lans] = sold?.ports ?? []
+  const server = sold?.lan?.dhcpServer
+  const ssid = values.ssid.trim()
+  return takeFromShelf(
+    kind,
+    {
+      id: 'gateway',
+      name: 'ISP gateway',
+      room: values.room.trim() || undefined,
+      address: values.address.trim() || undefined,
+    },
+    {
+      ports: [
+        line,
+        ...Array.from({ length: sockets }, (_, i) =>
+          lans[i]
+            ? { ...lans[i], printed: sockets > 1 ? `LAN ${i + 1}` : 'LAN' }
+            : { id: `lan${i + 1}`, role: 'lan' as const },
+        ),
+      ],
+      lan:
+        server && sold.lan
+          ? { ...sold.lan, dhcpServer: { ...server, start: undefined, end: undefined } }
+          : sold?.lan,
+      wifi: ssid
+        ? (sold?.wifi ?? []).map((network) => ({ ...network, ssid, security: 'wpa2' as const, key: 'home' }))
+        : [],
+      defaultPassword: undefined,
+    },
+  )
 }
 
 /** An empty house: what is asked in one look before anything can be said of it. What is left empty is taken as boxes are usually sold, and said so. */
@@ -63,14 +67,9 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
       return setProblem(
         `Sockets: “${values.sockets}” is no number of sockets. Count those for the house: 1 to 48.`,
       )
-    let device: Device
-    try {
-      device = await gatewayOf(values, count)
-    } catch (failed) {
-      return setProblem(failed instanceof ApiProblem ? failed.message : 'That did not work.')
-    }
+    if (!kind) return setProblem('The shelf does not answer yet. Try again.')
     const actions: Action[] = [
-      { do: 'add-device', device },
+      ...gatewayOf(kind, values, count),
       {
         do: 'set-line',
         line: {

@@ -5,10 +5,11 @@ import { DraftField } from '../../parts/DraftField'
 import { DraftPart } from '../../parts/DraftPart'
 import { OnOff } from '../../parts/OnOff'
 import { Press } from '../../parts/Press'
+import { Secret } from '../../parts/Secret'
 import { securityWords } from '../../parts/words'
 import { useSettings } from './useSettings'
 
-/** The networks a box makes. The password itself is never asked for: only the name it is kept under. */
+/** The networks a box makes. The document holds only the name that a password is kept under; the password itself is sealed beside it. */
 export function WifiFields({ device }: { device: Device }) {
   const { orSay } = useSettings()
   const networks = device.wifi ?? []
@@ -20,6 +21,9 @@ export function WifiFields({ device }: { device: Device }) {
         <DraftPart key={`${network.radio}-${place}`} name={`${place}`}>
           <Network device={device} network={network} place={place} />
         </DraftPart>
+      ))}
+      {[...new Set(networks.flatMap((network) => (network.key ? [network.key] : [])))].map((key) => (
+        <Secret key={key} name={key} label={`Password “${key}”`} />
       ))}
       <Flex gap="8px" mt="10px" wrap="wrap">
         {radios.map((radio) => (

@@ -7,11 +7,13 @@ import type { Device } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { DraftChoice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
+import { Secret } from '../../parts/Secret'
 import { Toggle } from '../../parts/Toggle'
 import { KeepKind } from '../kit/KeepKind'
 import { KindWords } from '../kit/KindWords'
 import { kindOptions } from '../kit/kindOptions'
 import { useSettings } from '../stairs/useSettings'
+import { Photos } from './Photos'
 
 type Label = NonNullable<Device['label']>
 
@@ -144,6 +146,10 @@ export function BoxStop({ id }: { id: string }) {
           set={(on) => orSay({ do: 'describe-device', box: { ...box, mustUse: on || undefined } })}
         />
       </Flex>
+      <Box mt="6px">
+        <Secret name={`admin of ${id}`} label="Admin password" />
+      </Box>
+      <Photos box={box} />
       {kind && <KindWords kind={kind} />}
       <Flex gap="4px 16px" wrap="wrap" mt="8px" align="center">
         <Link to={`/job/${job.id}/stairs?box=${encodeURIComponent(id)}`} className="textlink">

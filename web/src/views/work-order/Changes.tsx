@@ -2,6 +2,7 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import type { WorkStep } from '../../api/types'
 import { AddressText } from '../../parts/AddressText'
 import { CopyButton } from '../../parts/CopyButton'
+import { Secret } from '../../parts/Secret'
 
 /** What is typed: the old value struck out, the new one large. */
 export function Changes({ changes }: { changes: WorkStep['changes'] }) {
@@ -24,9 +25,12 @@ export function Changes({ changes }: { changes: WorkStep['changes'] }) {
               </>
             )}
             {change.isSecret ? (
-              <Text fontSize="16px">
-                the password kept as <AddressText fontWeight="600">{change.to}</AddressText>
-              </Text>
+              <Box>
+                <Text fontSize="16px">
+                  the password kept as <AddressText fontWeight="600">{change.to}</AddressText>
+                </Text>
+                <Secret name={change.to} label={`Password “${change.to}”`} />
+              </Box>
             ) : (
               <>
                 <AddressText fontSize="19px" fontWeight="600">
