@@ -13,7 +13,7 @@ public static class StateWriter
 
     /// <summary>Every part of a state, in order; <c>--only</c> picks from them.</summary>
     public static readonly IReadOnlyList<string> Parts =
-        ["segments", "interfaces", "internet", "reach", "admin", "inbound", "findings", "needs"];
+        ["segments", "interfaces", "internet", "reach", "admin", "inbound", "findings", "needs", "air"];
 
     /// <summary>About a minute's work, and some gigabytes of text.</summary>
     public const double MostRows = 25e6;
@@ -46,6 +46,11 @@ public static class StateWriter
         foreach (var part in Parts)
         {
             if (only is not null && !only.Contains(part)) continue;
+            if (part == "air")
+            {
+                AirWriter.Write(state, json);
+                continue;
+            }
             json.WriteStartArray(part);
             switch (part)
             {

@@ -16,7 +16,7 @@ public static class WifiRates
     ];
 
     private static readonly (double Mbps, double SensitivityDbm)[] Ofdm = [(6, -82), (9, -81), (12, -79), (18, -77), (24, -74), (36, -70), (48, -66), (54, -65)];
-    private static readonly (double Mbps, double SensitivityDbm)[] Dsss = [(2, -80), (11, -76)];
+    private static readonly (double Mbps, double SensitivityDbm)[] Dsss = [(1, -85), (2, -80), (5.5, -78), (11, -76)];
 
     /// <summary>The generations that are known, oldest first, by the letter on the box.</summary>
     public static readonly IReadOnlyList<string> Generations = ["b", "a", "g", "n", "ac", "ax", "be"];
@@ -51,8 +51,8 @@ public static class WifiRates
         var doublings = Array.IndexOf(Widths, width);
         for (var i = last; i >= 0; i--)
         {
-            // 802.11ac has no whole number of bits a symbol there with one, two or four streams.
-            if (generation == "ac" && i == 9 && width == 20 && streams % 3 != 0) continue;
+            // 802.11ac has no whole number of bits a symbol there with one, two or four streams; with three it has, and no home box has three alone.
+            if (generation == "ac" && i == 9 && width == 20) continue;
             if (receivedDbm >= Steps[i].SensitivityDbm + (3 * doublings)) return streams * tones[doublings] * Steps[i].Bits * Steps[i].Coding / symbol;
         }
         return 0;

@@ -44,8 +44,6 @@ public static class NeedBook
         public NeedVerdict Dns(Need.Dns need) => new DnsNeed().Verdict(facts, need);
         public NeedVerdict Speed(Need.Speed need) => new SpeedNeed().Verdict(facts, need);
 
-        public NeedVerdict Coverage(Need.Coverage need) =>
-            new(need.Id, null, $"At least {need.Mbps:0.#} Mb/s over Wi-Fi in {(need.Rooms.IsEmpty ? "every room" : Facts.Join(need.Rooms.Select(room => Rooms.Say(facts.House, room)), 4))}",
-                "This version does not compute this kind yet.");
+        public NeedVerdict Coverage(Need.Coverage need) => new CoverageNeed().Verdict(facts, need);
     }
 }

@@ -14,6 +14,9 @@ internal sealed class Fabric
     /// <summary>Which boxes are in use.</summary>
     public required bool[] TakesPart { get; init; }
 
+    /// <summary>Who would hear whom.</summary>
+    public required Hearing Hearing { get; init; }
+
     public required int GroupCount { get; init; }
 
     /// <summary>Which device a group belongs to; −1 is the provider's.</summary>
@@ -71,6 +74,7 @@ internal sealed class Fabric
             Groups = groups,
             DeviceIndex = index,
             TakesPart = takesPart,
+            Hearing = new(house),
             GroupCount = owners.Count,
             OwnerOf = [.. owners],
             IsPlugged = new bool[owners.Count],

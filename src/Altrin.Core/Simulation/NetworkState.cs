@@ -32,6 +32,7 @@ public sealed class NetworkState
     private readonly InternetWays ways;
     private readonly Dictionary<string, int> endpointIndex;
     private readonly Lazy<Tracer> tracer;
+    private readonly Lazy<AirMap> air;
 
     internal NetworkState(NetworkDocument house)
     {
@@ -44,6 +45,7 @@ public sealed class NetworkState
         climb = new(delivery);
         ways = new(delivery, climb);
         tracer = new(() => new(delivery, climb, ways));
+        air = new(() => new(fabric));
         endpointIndex = new(house.Endpoints.Length, StringComparer.Ordinal);
         for (var i = 0; i < house.Endpoints.Length; i++) endpointIndex[house.Endpoints[i].Id] = i;
         Interfaces = [.. table.All.Where(one => one.Kind != InterfaceKind.Provider && !one.SharesTheLine)];
@@ -169,8 +171,11 @@ public sealed class NetworkState
         ? tracer.Value.From(table.All[table.NetOf[e]], e)
         : new(endpoint, Answer.No, [], ReachProblem.NoAddress);
 
-    /// <summary>What a download to that thing may reach. Cost: the length of its way.</summary>
-    public RateAnswer RateOf(string endpoint) => endpointIndex.ContainsKey(endpoint) ? new RateQuery(this).Of(endpoint) : new(Answer.No, null);
+    /// <summary>The air: who is heard where, what radios carry and share. Computed when it is first asked for.</summary>
+    public AirMap AirMap => air.Value;
+
+    /// <summary>What a download to that thing may reach.</summary>
+    public RateAnswer RateOf(string endpoint) => endpointIndex.TryGetValue(endpoint, out var e) ? air.Value.Of(e) : RateAnswer.Nothing;
 
     public ReachAnswer Reach(string from, string to)
     {

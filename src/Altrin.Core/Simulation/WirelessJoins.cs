@@ -109,7 +109,7 @@ internal sealed class WirelessJoins
         var band = fabric.House.Devices[device].Radios.First(radio => radio.Id == uplink.Radio).Band;
         return Pick(uplink.Ssid, uplink.Near, network => network.Band == band && network.Settings.Key == uplink.Key
             && Speak(network.Settings.Security, uplink.Security) && network.Device != device
-            && LinkComesUp(device, network) && !HangsBelow(device, network));
+            && LinkComesUp(device, network) && fabric.Hearing.IsThere(network, fabric.Hearing.PlaceOf(device)) && !HangsBelow(device, network));
     }
 
     /// <summary>The network of the device heard best, if that one will do; else the first that will, in order of hops and document.</summary>
@@ -215,8 +215,9 @@ internal sealed class WirelessJoins
             if (endpoints[i].Connect is not Attachment.Join connect) continue;
             var security = connect.Security ?? WifiSecurity.Open;
             var bands = endpoints[i].Bands;
+            var place = fabric.Hearing.PlaceOf(endpoints[i]);
             networks[i] = Pick(connect.Ssid, connect.Near, n => n.Settings.Key == connect.Key && Speak(n.Settings.Security, security)
-                && (bands.IsEmpty || bands.Contains(n.Band)));
+                && (bands.IsEmpty || bands.Contains(n.Band)) && fabric.Hearing.IsThere(n, place));
         }
         return networks;
     }

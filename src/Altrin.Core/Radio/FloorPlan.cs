@@ -1,0 +1,180 @@
+using System.Collections.Immutable;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Radio;
+
+/// <summary>By what the distance of two was reckoned.</summary>
+public enum DistanceKind
+{
+    /// <summary>Both are in drawn rooms: the straight line.</summary>
+    Drawn,
+
+    /// <summary>One room, drawn or not.</summary>
+    SameRoom,
+
+    /// <summary>Two rooms of which nobody knows how far they are apart.</summary>
+    OtherRoom,
+}
+
+/// <summary>What lies between two places.</summary>
+/// <param name="DistanceM">At least 1.</param>
+/// <param name="Walls">Of those that are something, each by its material.</param>
+/// <param name="Floors">Between the two.</param>
+public readonly record struct Between(double DistanceM, ImmutableArray<WallMaterial> Walls, int Floors, DistanceKind Kind);
+
+/// <summary>Where a thing or box stands: a listed room, or a word that names none.</summary>
+/// <param name="Index">In the list of rooms; −1 where the word names none of them, or nothing is said.</param>
+public readonly record struct Place(int Index, string? Word, FloorPoint? At)
+{
+    public bool IsListed => Index >= 0;
+}
+
+/// <summary>The house as radio meets it: rooms on their floors, and what the line between two places goes through.</summary>
+public sealed class FloorPlan
+{
+    /// <summary>Two in one room, and two a couple of rooms apart, where nobody has drawn them. Common practice, no source.</summary>
+    public const double SameRoomM = 3, OtherRoomM = 10;
+
+    /// <summary>Shorter pieces of a line are the plan's own inexactness.</summary>
+    private const double LeastPieceM = 0.001;
+
+    private const double OnEdge = 1e-9;
+
+    private readonly ImmutableArray<Room> rooms;
+    private readonly WallMaterial usualWalls;
+    private readonly double storey;
+    private readonly Dictionary<(int, int), Between> known = [];
+    private readonly Dictionary<string, int> byWord = new(StringComparer.OrdinalIgnoreCase);
+
+    public FloorPlan(NetworkDocument house)
+    {
+        rooms = house.Rooms;
+        usualWalls = house.Building?.Walls ?? WallMaterial.Plasterboard;
+        FloorsOf = house.Building?.Floors ?? FloorMaterial.Wood;
+        storey = house.Building?.StoreyM ?? Building.UsualStoreyM;
+        for (var i = rooms.Length - 1; i >= 0; i--) byWord[rooms[i].Name] = i;
+        for (var i = rooms.Length - 1; i >= 0; i--) byWord[rooms[i].Id] = i;
+    }
+
+    public FloorMaterial FloorsOf { get; }
+
+    public Place PlaceOf(string? room, FloorPoint? at)
+    {
+        var index = room is not null && byWord.TryGetValue(room, out var found) ? found : -1;
+        return new(index, room, index >= 0 ? at : null);
+    }
+
+    public Between Between(Place a, Place b)
+    {
+        // Without a place of its own a thing stands as its room does, and most do.
+        if (a.At is not null || b.At is not null || !a.IsListed || !b.IsListed) return Reckon(a, b);
+        if (!known.TryGetValue((a.Index, b.Index), out var between)) known[(a.Index, b.Index)] = between = Reckon(a, b);
+        return between;
+    }
+
+    private Between Reckon(Place a, Place b)
+    {
+        var (one, other) = (RectOf(a), RectOf(b));
+        if (IsSame(a, b))
+        {
+            if (one is not { } rect) return new(SameRoomM, [], 0, DistanceKind.SameRoom);
+            var metres = a.At is null && b.At is null ? (rect.Width + rect.Depth) / 4 : Distance(Point(a, rect), Point(b, rect), 0);
+            return new(Math.Max(1, metres), [], 0, DistanceKind.SameRoom);
+        }
+        var floors = Math.Abs(FloorOf(a, b) - FloorOf(b, a));
+        if (one is { } from && other is { } to)
+        {
+            var (p, q) = (Point(a, from), Point(b, to));
+            return new(Math.Max(1, Distance(p, q, floors * storey)), Walls(p, rooms[a.Index].Floor ?? 0, q, rooms[b.Index].Floor ?? 0), floors, DistanceKind.Drawn);
+        }
+        var rise = floors * storey;
+        return new(Math.Sqrt(OtherRoomM * OtherRoomM + rise * rise), [.. new[] { WallOf(a), WallOf(b) }.OfType<WallMaterial>()], floors, DistanceKind.OtherRoom);
+    }
+
+    private static bool IsSame(Place a, Place b) => a.IsListed || b.IsListed ? a.Index == b.Index
+        : a.Word is not null && b.Word is not null && string.Equals(a.Word, b.Word, StringComparison.OrdinalIgnoreCase);
+
+    private RoomRect? RectOf(Place place) => place.IsListed ? rooms[place.Index].Rect : null;
+
+    /// <summary>A listed room without a floor is on the ground; one that is not listed is where the other is.</summary>
+    private int FloorOf(Place place, Place other) => place.IsListed ? rooms[place.Index].Floor ?? 0 : other.IsListed ? rooms[other.Index].Floor ?? 0 : 0;
+
+    private static FloorPoint Point(Place place, RoomRect rect) => place.At ?? new(rect.X + rect.Width / 2, rect.Y + rect.Depth / 2);
+
+    private static double Distance(FloorPoint a, FloorPoint b, double rise) => Math.Sqrt((a.X - b.X) * (a.X - b.X) + (a.Y - b.Y) * (a.Y - b.Y) + rise * rise);
+
+    /// <summary>The walls of a room that is not drawn: its own, else the building's; outdoors there are none.</summary>
+    private WallMaterial? WallOf(Place place) => place.IsListed ? WallOf(place.Index) : usualWalls;
+
+    private WallMaterial? WallOf(int room) => rooms[room].Outdoor == true ? null : rooms[room].Walls ?? usualWalls;
+
+    private ImmutableArray<WallMaterial> Walls(FloorPoint p, int fromFloor, FloorPoint q, int toFloor)
+    {
+        var walls = ImmutableArray.CreateBuilder<WallMaterial>();
+        var n = Math.Abs(toFloor - fromFloor);
+        if (n == 0) On(fromFloor, 0, 1);
+        else
+        {
+            // A line over n floors lies on the first for half a storey's share of its length, on each between for a whole one, on the last for half.
+            var step = Math.Sign(toFloor - fromFloor);
+            for (var i = 0; i <= n; i++) On(fromFloor + i * step, i == 0 ? 0 : (i - 0.5) / n, i == n ? 1 : (i + 0.5) / n);
+        }
+        return walls.ToImmutable();
+
+        void On(int floor, double from, double to)
+        {
+            var cuts = new SortedSet<double> { from, to };
+            void Cut(double at, double start, double end)
+            {
+                var t = Math.Abs(end - start) < OnEdge ? double.NaN : (at - start) / (end - start);
+                if (t > from && t < to) cuts.Add(t);
+            }
+            var here = new List<int>();
+            for (var i = 0; i < rooms.Length; i++)
+            {
+                if (rooms[i].Rect is not { } rect || (rooms[i].Floor ?? 0) != floor) continue;
+                here.Add(i);
+                Cut(rect.X, p.X, q.X);
+                Cut(rect.X + rect.Width, p.X, q.X);
+                Cut(rect.Y, p.Y, q.Y);
+                Cut(rect.Y + rect.Depth, p.Y, q.Y);
+            }
+            var length = Math.Sqrt((p.X - q.X) * (p.X - q.X) + (p.Y - q.Y) * (p.Y - q.Y));
+            var before = (Room: -2, Start: double.NaN);
+            var start = from;
+            foreach (var end in cuts.Skip(1))
+            {
+                var middle = (start + end) / 2;
+                var isPiece = (end - start) * length > LeastPieceM;
+                start = end;
+                if (!isPiece || RoomAt(here, p.X + (q.X - p.X) * middle, p.Y + (q.Y - p.Y) * middle) is not { } room) continue;
+                if (before.Room != -2 && before.Room != room && Heavier(before.Room, room) is { } wall) walls.Add(wall);
+                before = (room, middle);
+            }
+        }
+    }
+
+    /// <returns>−1 where it is in none; null on an edge.</returns>
+    private int? RoomAt(List<int> here, double x, double y)
+    {
+        foreach (var i in here)
+        {
+            var rect = rooms[i].Rect!.Value;
+            var (right, bottom) = (rect.X + rect.Width, rect.Y + rect.Depth);
+            if (x > rect.X + OnEdge && x < right - OnEdge && y > rect.Y + OnEdge && y < bottom - OnEdge) return i;
+        }
+        foreach (var i in here)
+        {
+            var rect = rooms[i].Rect!.Value;
+            if (x >= rect.X - OnEdge && x <= rect.X + rect.Width + OnEdge && y >= rect.Y - OnEdge && y <= rect.Y + rect.Depth + OnEdge) return null;
+        }
+        return -1;
+    }
+
+    /// <summary>Of the wall between two: the heavier material. Outdoors and where no room is there is none.</summary>
+    private WallMaterial? Heavier(int a, int b)
+    {
+        var (one, other) = (a < 0 ? null : WallOf(a), b < 0 ? null : WallOf(b));
+        return one is null ? other : other is null ? one : (WallMaterial)Math.Max((int)one, (int)other);
+    }
+}

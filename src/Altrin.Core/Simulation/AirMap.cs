@@ -1,0 +1,206 @@
+using System.Collections.Immutable;
+using Altrin.Core.Network;
+using Altrin.Core.Radio;
+
+namespace Altrin.Core.Simulation;
+
+/// <summary>A radio that others can join.</summary>
+/// <param name="Ssid">Of its first enabled network for the household; null where all of them are for guests.</param>
+public sealed record AirSource(int Device, WirelessRadio Radio, RadioAbility Ability, RadioChannel Channel, string? Ssid)
+{
+    /// <summary>Of its own and of neighbours' sources on the same air, by name.</summary>
+    public ImmutableArray<string> With { get; init; } = [];
+
+    /// <summary>What is left to it of the air's time: 0 to 1.</summary>
+    public double Share { get; init; } = 1;
+}
+
+/// <summary>A box that has joined another by radio.</summary>
+public sealed record AirLink(int From, int To, WirelessRadio Radio, AirSource Source, RadioChannel Channel, double LevelDbm, double LinkMbps, Between Between);
+
+/// <summary>The best source for whoever stands in a room.</summary>
+/// <param name="Source">Null: nothing is heard.</param>
+public sealed record AirRoom(int Room, AirSource? Source, double LevelDbm, double LinkMbps, RateAnswer Expected);
+
+/// <summary>What the radios of a house do to each other and carry: section 6 of the format. An honest estimate, never a promise.</summary>
+public sealed class AirMap
+{
+    private const double NeighbourWeight = 0.25, OneIsAutomatic = 0.5;
+
+    private readonly NetworkDocument house;
+    private readonly Fabric fabric;
+    private readonly Hearing hearing;
+    private readonly List<AirSource> sources = [];
+    private readonly Dictionary<(int Device, string Radio), int> sourceOf = [];
+    private readonly List<AirLink> links = [];
+    private readonly Backbone backbone;
+
+    internal AirMap(Fabric fabric)
+    {
+        (this.fabric, house, hearing) = (fabric, fabric.House, fabric.Hearing);
+        var joins = MadeJoins();
+        ListSources(joins);
+        foreach (var (device, network) in joins) ListLink(device, network);
+        ShareOut(joins);
+        // Shares are known now: a link's source is the one with its share.
+        for (var i = 0; i < links.Count; i++) links[i] = links[i] with { Source = sources[sourceOf[(links[i].To, links[i].Source.Radio.Id)]] };
+        backbone = new(fabric, links);
+        Rooms = [.. Enumerable.Range(0, house.Rooms.Length).Select(RoomAt)];
+    }
+
+    public IReadOnlyList<AirSource> Sources => sources;
+    public IReadOnlyList<AirLink> Links => links;
+    public ImmutableArray<AirRoom> Rooms { get; }
+
+    /// <summary>Cables first, then joins in the order of the document: one that would close a cycle through a mesh unit is not made.</summary>
+    private List<(int Device, RadioNetwork Network)> MadeJoins()
+    {
+        var connected = new DisjointSets(fabric.GroupCount);
+        foreach (var (a, b) in fabric.Wires) connected.Union(a, b);
+        var made = new List<(int, RadioNetwork)>();
+        for (var d = 0; d < fabric.Joined.Length; d++)
+        {
+            if (fabric.Joined[d] is not { } network) continue;
+            var closes = !connected.Union(fabric.Groups[d].Uplink, network.Group);
+            if (!closes || !(house.Devices[d].Traits.BreaksLoops || house.Devices[network.Device].Traits.BreaksLoops)) made.Add((d, network));
+        }
+        return made;
+    }
+
+    private void ListSources(List<(int Device, RadioNetwork Network)> joins)
+    {
+        var joined = joins.ToDictionary(join => (join.Device, Radio: house.Devices[join.Device].Uplink!.Radio), join => join.Network);
+        for (var d = 0; d < house.Devices.Length; d++)
+        {
+            var box = house.Devices[d];
+            if (!fabric.TakesPart[d] || !box.SendsWifi) continue;
+            foreach (var radio in box.Radios)
+            {
+                if (!box.Wifi.Any(network => network.Enabled && network.Radio == radio.Id)) continue;
+                sourceOf[(d, radio.Id)] = sources.Count;
+                sources.Add(new(d, radio, RadioAbility.Of(radio), ChannelOf(d, radio, joined, house.Devices.Length),
+                    box.Wifi.FirstOrDefault(network => network.Enabled && !network.Guest && network.Radio == radio.Id)?.Ssid));
+            }
+        }
+    }
+
+    /// <summary>A radio that joins another sits on the channel it joined, no wider.</summary>
+    private RadioChannel ChannelOf(int device, WirelessRadio radio, Dictionary<(int, string), RadioNetwork> joined, int depth)
+    {
+        var own = Hearing.Configured(house.Devices[device], radio);
+        if (depth == 0 || !joined.TryGetValue((device, radio.Id), out var network)) return own;
+        var upper = ChannelOf(network.Device, RadioOf(network), joined, depth - 1);
+        return upper with { WidthMHz = Math.Max(20, Math.Min(Widest(device, radio), upper.WidthMHz)) };
+    }
+
+    /// <summary>Where a box that joins sends too, it is no wider than it is set to send.</summary>
+    private int Widest(int device, WirelessRadio radio) => house.Devices[device].Wifi.Any(network => network.Enabled && network.Radio == radio.Id)
+        ? Hearing.Configured(house.Devices[device], radio).WidthMHz
+        : RadioAbility.Of(radio).WidestMHz;
+
+    private WirelessRadio RadioOf(RadioNetwork network) => house.Devices[network.Device].Radios.First(one => one.Id == network.Settings.Radio);
+
+    private void ListLink(int device, RadioNetwork network)
+    {
+        var source = sources[sourceOf[(network.Device, network.Settings.Radio)]];
+        var radio = house.Devices[device].Radios.First(one => one.Id == house.Devices[device].Uplink!.Radio);
+        var (here, there) = (hearing.PlaceOf(device), hearing.PlaceOf(network.Device));
+        var level = hearing.LevelDbm(network.Device, source.Radio, source.Channel, here);
+        var channel = source.Channel with { WidthMHz = Math.Max(20, Math.Min(source.Channel.WidthMHz, Widest(device, radio))) };
+        var rate = LinkRate.Mbps(source.Ability, RadioAbility.Of(radio), channel.WidthMHz, level, isBelieved: !here.IsListed || !there.IsListed);
+        links.Add(new(device, network.Device, radio, source, channel, level, rate, hearing.Plan.Between(here, there)));
+    }
+
+    private void ShareOut(List<(int Device, RadioNetwork Network)> joins)
+    {
+        var families = Families(joins);
+        var neighbours = house.Neighbours.GroupBy(one => (one.Ssid, one.Band, one.Channel)).Select(notes => (Notes: notes.ToList(), Channel: new RadioChannel(notes.Key.Band, notes.Key.Channel, notes.First().WidthMHz ?? 20))).ToList();
+        for (var i = 0; i < sources.Count; i++)
+        {
+            var one = sources[i];
+            var others = 0.0;
+            var with = ImmutableArray.CreateBuilder<string>();
+            for (var j = 0; j < sources.Count; j++)
+            {
+                var other = sources[j];
+                if (i == j || families.Find(i) == families.Find(j) || !one.Channel.Overlaps(other.Channel) || !HearEachOther(one, other)) continue;
+                others += Weight(one.Channel, other.Channel);
+                with.Add($"{house.Devices[other.Device].Id}:{other.Radio.Id}");
+            }
+            foreach (var (notes, channel) in neighbours)
+            {
+                if (!one.Channel.Overlaps(channel) || !notes.Exists(note => IsHeard(note, one.Device))) continue;
+                others += NeighbourWeight * Weight(one.Channel, channel);
+                with.Add(notes[0].Ssid ?? "a hidden network");
+            }
+            sources[i] = one with { Share = 1 / (1 + others), With = with.ToImmutable() };
+        }
+    }
+
+    /// <summary>Radios that joined one another, directly or in a row, share by airtime on the way and not as strangers.</summary>
+    private DisjointSets Families(List<(int Device, RadioNetwork Network)> joins)
+    {
+        var families = new DisjointSets(sources.Count + joins.Count);
+        for (var j = 0; j < joins.Count; j++)
+        {
+            var (device, network) = joins[j];
+            // The joining radio may be a source itself; one that only joins ties nobody.
+            if (sourceOf.TryGetValue((device, house.Devices[device].Uplink!.Radio), out var own)) families.Union(own, sourceOf[(network.Device, network.Settings.Radio)]);
+        }
+        return families;
+    }
+
+    private static double Weight(RadioChannel a, RadioChannel b) => a.Number is null != b.Number is null ? OneIsAutomatic : 1;
+
+    private bool HearEachOther(AirSource a, AirSource b) => a.Device == b.Device
+        || (hearing.LevelDbm(a.Device, a.Radio, a.Channel, hearing.PlaceOf(b.Device)) >= -82 && hearing.LevelDbm(b.Device, b.Radio, b.Channel, hearing.PlaceOf(a.Device)) >= -82);
+
+    /// <summary>At the noted level less the walls and floors between the room it was noted in and the source, but not the distance.</summary>
+    private bool IsHeard(NeighbourNetwork note, int device)
+    {
+        if (note.LevelDbm is not { } level) return true;
+        if (note.Room is null) return level >= -82;
+        var between = hearing.Plan.Between(hearing.Plan.PlaceOf(note.Room, null), hearing.PlaceOf(device));
+        return level - PathLoss.ThroughDb(between, hearing.Plan.FloorsOf, note.Band) >= -82;
+    }
+
+    private AirRoom RoomAt(int room)
+    {
+        var place = hearing.Plan.PlaceOf(house.Rooms[room].Id, null);
+        AirRoom? best = null;
+        var bestShared = 0.0;
+        foreach (var source in sources)
+        {
+            if (source.Ssid is null) continue;
+            var level = hearing.LevelDbm(source.Device, source.Radio, source.Channel, place);
+            if (level < LinkRate.LeastDbm(source.Radio.Band)) continue;
+            var rate = LinkRate.Mbps(source.Ability, RadioAbility.Household(source.Ability), source.Channel.WidthMHz, level);
+            var expected = backbone.From(source, rate, hearing.Plan.Between(hearing.PlaceOf(source.Device), place));
+            var shared = rate * source.Share;
+            if (best is not null && (expected.Mbps, shared, level).CompareTo((best.Expected.Mbps, bestShared, best.LevelDbm)) <= 0) continue;
+            (best, bestShared) = (new(room, source, level, rate, expected), shared);
+        }
+        return best ?? new(room, null, double.NaN, 0, RateAnswer.Nothing);
+    }
+
+    /// <summary>What a thing may expect: at the network it joined, by that box's matching radio with the highest rate; a wired one at its socket.</summary>
+    internal RateAnswer Of(int endpoint)
+    {
+        var thing = house.Endpoints[endpoint];
+        if (thing.Connect?.Socket is { } socket) return backbone.From(socket);
+        if (fabric.EndpointNetwork[endpoint] is not { } joined) return RateAnswer.Nothing;
+        var (place, there) = (hearing.PlaceOf(thing), hearing.PlaceOf(joined.Device));
+        var box = house.Devices[joined.Device];
+        (AirSource Source, double Rate)? best = null;
+        foreach (var network in box.Wifi.Where(one => one.Enabled && one.Ssid == joined.Settings.Ssid && one.Key == joined.Settings.Key && one.Security == joined.Settings.Security))
+        {
+            if (!sourceOf.TryGetValue((joined.Device, network.Radio), out var i)) continue;
+            var source = sources[i];
+            if (!thing.Bands.IsEmpty && !thing.Bands.Contains(source.Radio.Band)) continue;
+            var level = hearing.LevelDbm(joined.Device, source.Radio, source.Channel, place);
+            var rate = LinkRate.Mbps(source.Ability, RadioAbility.Household(source.Ability), source.Channel.WidthMHz, level, isBelieved: !place.IsListed || !there.IsListed);
+            if (best is null || rate > best.Value.Rate) best = (source, rate);
+        }
+        return best is { } chosen ? backbone.From(chosen.Source, chosen.Rate, hearing.Plan.Between(there, place)) : RateAnswer.Nothing;
+    }
+}
