@@ -6,5 +6,7 @@ return args switch
 {
     ["simulate", .. var files] => SimulateCommand.Run(files, Console.OpenStandardInput, Console.OpenStandardOutput(), Console.Error),
     ["read", .. var files] => ReadCommand.Run(files, Console.OpenStandardInput, Console.OpenStandardOutput(), Console.Error),
+    ["plan", .. var rest] => PlanCommands.Plan(rest, Console.OpenStandardInput, Console.OpenStandardOutput(), Console.Error),
+    ["order", .. var files] => PlanCommands.Order(files, Console.OpenStandardInput, Console.OpenStandardOutput(), Console.Error),
     _ => await AltrinServer.Run(args),
 };

@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using System.Text;
 using System.Text.Json;
 using Altrin.Web.Cli;
@@ -163,5 +164,41 @@ public class CommandLineTests
         Assert.Equal((2, ""), (status, output));
         Assert.Matches("^-: nothing here is recognised\\. [^\n]+\n$", error);
         Assert.Equal(2, ReadPasted([0xff, 0x00, 0xc3, 0x28]).Status);
+    }
+
+    private static (int Status, string Output, string Error) Command(Func<string[], Func<Stream>, Stream, TextWriter, int> command, params string[] arguments)
+    {
+        using var output = new MemoryStream();
+        using var error = new StringWriter();
+        var status = command(arguments, () => new MemoryStream(Encoding.UTF8.GetBytes(TestApp.Example("larkspur-house"))), output, error);
+        return (status, Encoding.UTF8.GetString(output.ToArray()), error.ToString());
+    }
+
+    [Fact]
+    public void A_plan_is_printed_and_its_document_leads_to_an_order()
+    {
+        var plans = Command(PlanCommands.Plan, "-", "--most", "1");
+        Assert.Equal((0, ""), (plans.Status, plans.Error));
+        var best = Assert.Single(JsonNode.Parse(plans.Output)!["plans"]!.AsArray())!;
+        var file = Path.GetTempFileName();
+        System.IO.File.WriteAllText(file, best["document"]!.ToJsonString());
+        var order = Command(PlanCommands.Order, "-", file);
+        System.IO.File.Delete(file);
+        Assert.Equal((0, ""), (order.Status, order.Error));
+        var read = JsonNode.Parse(order.Output)!;
+        Assert.Equal("altrin.order/1", (string)read["format"]!);
+        Assert.Empty(read["gaps"]!.AsArray());
+        Assert.True(read["steps"]!.AsArray().Count > 10);
+        Assert.Equal((int)best["cutMinutes"]!, (int)read["cutMinutes"]!);
+    }
+
+    [Fact]
+    public void Plans_and_orders_answer_bad_arguments_in_one_line()
+    {
+        foreach (var answer in new[] { Command(PlanCommands.Plan), Command(PlanCommands.Plan, "-", "--most", "none"), Command(PlanCommands.Plan, "no-such-file"), Command(PlanCommands.Order, "-"), Command(PlanCommands.Order, "-", "no-such-file") })
+        {
+            Assert.Equal((2, ""), (answer.Status, answer.Output));
+            Assert.Single(answer.Error.Trim().Split('\n'));
+        }
     }
 }

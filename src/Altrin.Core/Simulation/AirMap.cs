@@ -52,6 +52,9 @@ public sealed class AirMap
     public IReadOnlyList<AirLink> Links => links;
     public ImmutableArray<AirRoom> Rooms { get; }
 
+    /// <summary>The most radio joins between a box in use and the line.</summary>
+    public int MostRadioHops => backbone.MostRadioHops;
+
     /// <summary>Cables first, then joins in the order of the document: one that would close a cycle through a mesh unit is not made.</summary>
     private List<(int Device, RadioNetwork Network)> MadeJoins()
     {

@@ -71,6 +71,8 @@ internal sealed class Backbone
         }
     }
 
+    public int MostRadioHops => way.Select(step => step?.Radios ?? 0).DefaultIfEmpty().Max();
+
     /// <summary>For whoever has joined that source at that rate.</summary>
     public RateAnswer From(AirSource source, double linkMbps, Between between)
     {

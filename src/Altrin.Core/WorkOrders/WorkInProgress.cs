@@ -41,6 +41,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
     {
         cancel.ThrowIfCancellationRequested();
         var online = Online();
+        var before = House;
         if (draft.Page is { } page) ProvePage(page, draft.Title);
         var where = draft.Page is not null ? WhereLaptopIs() : null;
         var open = draft.Page is { } device && state.Admin(Actions.Laptop.Id, device).Address is { } address ? $"http://{address}" : null;
@@ -54,9 +55,18 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         var readings = draft.Expect?.Invoke(this) ?? [];
         steps.Add(new(KeyOf($"{key}|{count}"), steps.Count + 1, Phase, draft.Short, draft.Title, where, open, draft.Find,
             draft.Changes, draft.WaitSeconds, [.. readings.Select(reading => ReadingWords.Say(reading, House, Actions.Laptop.Id))], cut, draft.Cautions, draft.Actions)
-        { Readings = readings });
+        { Readings = readings, Device = draft.Page ?? DeviceOf(draft.Actions), Before = before, After = House });
         seconds += SecondsPerStep + (draft.WaitSeconds ?? 0);
     }
+
+    private static string? DeviceOf(ImmutableArray<InstallerAction> actions) => actions.Select(action => action switch
+    {
+        BoxSetting setting => setting.Device,
+        FactoryReset reset => reset.Device,
+        Restart restart => restart.Device,
+        AddDevice added => added.Device.Id,
+        _ => null,
+    }).FirstOrDefault(device => device is not null);
 
     /// <summary>Carries out what belongs to the last step but needs no words of its own.</summary>
     public void Do(params ImmutableArray<InstallerAction> actions)
@@ -67,6 +77,13 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
             House = action.Apply(House);
         }
         if (!actions.IsEmpty) state = Simulator.Run(House);
+    }
+
+    /// <summary>Writes down what nobody has to do, such as the order of the lists: the house as the last step leaves it.</summary>
+    public void Record(InstallerAction action)
+    {
+        Do(action);
+        if (steps.Count > 0) steps[^1] = steps[^1] with { After = House };
     }
 
     /// <summary>At an address that the box gave itself it would answer, but nobody knows that address.</summary>

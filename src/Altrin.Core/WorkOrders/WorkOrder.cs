@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using Altrin.Core.Actions;
+using Altrin.Core.Network;
 using Altrin.Core.Readings;
 
 namespace Altrin.Core.WorkOrders;
@@ -34,4 +35,19 @@ public sealed record WorkStep(
     /// <summary>The same as <see cref="Expect"/>, as values that a reading can be held against.</summary>
     [JsonIgnore]
     public ImmutableArray<Reading> Readings { get; init; } = [];
+
+    /// <summary>The box whose page is opened, or that is handled; null where it is a thing or a cable.</summary>
+    [JsonIgnore]
+    public string? Device { get; init; }
+
+    /// <summary>The house with the laptop where it then stands, before the step and after it.</summary>
+    [JsonIgnore]
+    public NetworkDocument? Before { get; init; }
+
+    [JsonIgnore]
+    public NetworkDocument? After { get; init; }
+
+    /// <summary>Work and wait.</summary>
+    [JsonIgnore]
+    public double Minutes => 1 + (WaitSeconds ?? 0) / 60.0;
 }

@@ -278,7 +278,7 @@ public static class WorkOrderWriter
         foreach (var action in left.All)
         {
             if (!action.IsRecord(work.House)) work.Gap($"no step does this: {action.Say(work.House)}.");
-            else work.Do(action);
+            else work.Record(action);
         }
         foreach (var one in left.Left)
             work.Gap($"no step sets “{one.Setting.Name}” of {work.House.NameOf(one.Device)} as planned{(one.Setting.WhyNoAct is { } why ? $": {why}" : "")}.");

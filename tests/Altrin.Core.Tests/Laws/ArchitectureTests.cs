@@ -14,13 +14,13 @@ public partial class ArchitectureTests
         ["Simulation"] = ["Network", "Radio"],
         ["Actions"] = ["Network", "Documents", "Kit"],     // an action asks whether the document it makes could be read
         ["Rules"] = ["Network", "Radio", "Simulation", "Actions", "Rules"],
-        ["Planning"] = ["Network", "Simulation", "Actions", "Rules"],
+        ["Planning"] = ["Network", "Documents", "Simulation", "Actions", "Rules"],
         ["Readings"] = ["Network", "Kit", "Simulation"],
         ["Secrets"] = [],
         ["Addressing"] = ["Network", "Actions", "Simulation"],
         ["Visit"] = ["Network", "Actions", "Simulation", "Readings"],
         ["WorkOrders"] = ["Network", "Documents", "Kit", "Simulation", "Actions", "Rules", "Readings"],
-        ["Formats"] = ["Network", "Documents", "Simulation", "Actions", "Rules", "Planning", "WorkOrders"],
+        ["Formats"] = ["Network", "Documents", "Kit", "Simulation", "Actions", "Rules", "Planning", "Readings", "WorkOrders"],
     };
 
     private static IEnumerable<(string Folder, string File, string Code)> Core()

@@ -1,0 +1,64 @@
+using System.Globalization;
+using System.Text.Json;
+using Altrin.Core.Documents;
+using Altrin.Core.Formats;
+using Altrin.Core.Network;
+using Altrin.Core.Planning;
+
+namespace Altrin.Web.Cli;
+
+/// <summary><c>plan FILE [--most N]</c> and <c>order FROM TO</c>.</summary>
+internal static class PlanCommands
+{
+    private const string PlanUsage = "usage: plan [--most N] FILE (- reads standard input)", OrderUsage = "usage: order FROM TO";
+
+    private const int NoOrder = 3;
+
+    public static int Plan(string[] arguments, Func<Stream> standardInput, Stream output, TextWriter error)
+    {
+        var (most, files) = (5, new List<string>());
+        for (var i = 0; i < arguments.Length; i++)
+        {
+            if (arguments[i] != "--most") files.Add(arguments[i]);
+            else if (++i >= arguments.Length || !int.TryParse(arguments[i], NumberStyles.None, CultureInfo.InvariantCulture, out most) || most < 1) return InputFile.Fail(error, $"--most wants a number from 1 on. {PlanUsage}");
+        }
+        if (files is not [var file]) return InputFile.Fail(error, PlanUsage);
+        if (House(file, standardInput, error, isOneOfTwo: false) is not { } house) return InputFile.Unreadable;
+        Write(output, json => PlansWriter.Write(house, PlanSearch.Of(house), most, json));
+        return 0;
+    }
+
+    public static int Order(string[] files, Func<Stream> standardInput, Stream output, TextWriter error)
+    {
+        if (files is not [var from, var to]) return InputFile.Fail(error, OrderUsage);
+        if (House(from, standardInput, error, isOneOfTwo: true) is not { } found || House(to, standardInput, error, isOneOfTwo: true) is not { } planned) return InputFile.Unreadable;
+        var proven = OrderWriter.Prove(found, planned);
+        // What no step reaches is no order from the one to the other.
+        if (proven.Gaps.FirstOrDefault(gap => gap.StartsWith("The last step does not end", StringComparison.Ordinal)) is not null)
+        {
+            InputFile.Fail(error, $"No order was found: {proven.Gaps[0]}");
+            return NoOrder;
+        }
+        Write(output, json => OrderWriter.Write(proven, json));
+        return 0;
+    }
+
+    private static NetworkDocument? House(string file, Func<Stream> standardInput, TextWriter error, bool isOneOfTwo)
+    {
+        if (InputFile.Read(file, standardInput, out var problem) is not { } bytes)
+        {
+            InputFile.Fail(error, problem!);
+            return null;
+        }
+        var result = DocumentReader.Read(bytes);
+        if (result.Document is null) InputFile.Fail(error, isOneOfTwo ? $"{file}: {result.Problems[0]}" : result.Problems[0].ToString());
+        return result.Document;
+    }
+
+    private static void Write(Stream output, Action<Utf8JsonWriter> write)
+    {
+        using (var json = new Utf8JsonWriter(output, new() { Indented = true, NewLine = "\n", Encoder = AltrinJson.Compact.Encoder })) write(json);
+        output.WriteByte((byte)'\n');
+        output.Flush();
+    }
+}
