@@ -84,4 +84,19 @@ public sealed class AddressesTests : HandTest
         phone.Fill("Pool of Hall gateway, to", "192.168.31.190");
         phone.Until(() => Pool("end") == "192.168.31.190", "the pool's end");
     }
+
+    [Fact]
+    public void What_an_address_would_come_to_is_said_while_it_is_typed()
+    {
+        OpenDemo();
+        Browser.Press(() => Browser.Css("[data-thing=printer]"));
+        Write("Fixed address", "192.168.31.1");
+        Browser.UntilText("taken by Hall gateway; first free is .2");
+        Write("Fixed address", "192.168.31.150");
+        Browser.UntilText("inside the pool of Hall gateway; first free is .2");
+        Write("Fixed address", "192.168.9.9");
+        Browser.UntilText("outside the subnet 192.168.31.0/24");
+        Write("Fixed address", "192.168.31.7");
+        Browser.UntilText("free");
+    }
 }

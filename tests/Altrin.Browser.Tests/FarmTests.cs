@@ -7,7 +7,7 @@ public sealed class FarmTests : HandTest
     public void Every_mode_and_link_is_seen_on_the_stairs()
     {
         OpenDemo("Hawthorn Farm");
-        Browser.UntilText("4 of 13 wants hold · 5 faults · 4 cautions");
+        Browser.UntilText("5 of 13 wants hold · 5 faults · 4 cautions");
         Browser.UntilText("receives the line through Entry gateway");
         Browser.UntilText("pass-through to Farmhouse router");
         Browser.UntilText("guests of Farmhouse router: internet, nothing else");
@@ -51,7 +51,7 @@ public sealed class FarmTests : HandTest
         Assert.Empty(Browser.Complaints());
     }
 
-    [Fact]
+    [Fact, Trait("kind", "long")]
     public void The_settings_of_every_mode_are_set_on_the_picture()
     {
         OpenDemo("Hawthorn Farm");

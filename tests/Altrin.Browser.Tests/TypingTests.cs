@@ -77,7 +77,7 @@ public sealed class TypingTests : HandTest
         Assert.Equal(("lamp is green", "as-said"), ((string)tick["note"]!, (string)tick["outcome"]!));
     }
 
-    [Fact]
+    [Fact, Trait("kind", "long")]
     public void A_tab_that_is_gone_leaves_its_changes_to_the_next()
     {
         OpenDemo();

@@ -107,6 +107,8 @@ const used = defineConfig({
 const config = defineConfig({
   globalCss: {
     'html, body, #root': { height: '100%' },
+    // A page that is longer than the window is paper to its end.
+    html: { bg: 'paper' },
     body: { bg: 'paper', color: 'ink', fontFamily: 'body', fontSize: '15px', lineHeight: '1.4' },
     '*:focus-visible': { outline: '2px solid', outlineColor: 'spruce', outlineOffset: '2px' },
   },

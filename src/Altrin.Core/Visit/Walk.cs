@@ -20,10 +20,14 @@ public sealed record StillAsked(StopKind Stop, string? Box, string What, string 
 
 /// <summary>The walk in the order of the trade, what is still missing, and what is known to follow from what was seen so far.</summary>
 /// <param name="PingAll">Lines that speak to every address of the gateway’s subnet, so that a neighbour list shows who answers.</param>
-public sealed record Walk(ImmutableArray<Stop> Stops, ImmutableArray<StillAsked> Asked, ImmutableArray<string> Meanings, ImmutableArray<CopyLine> PingAll)
+/// <param name="Heard">For each listed room what a household's device may expect there, and from whom.</param>
+public sealed record Walk(ImmutableArray<Stop> Stops, ImmutableArray<StillAsked> Asked, ImmutableArray<string> Meanings, ImmutableArray<CopyLine> PingAll, ImmutableArray<RoomHeard> Heard)
 {
     public static Walk Of(NetworkState state) => new Walker(state).Go();
 }
+
+/// <param name="Mbps">As printed, with one decimal; 0 where nothing is heard.</param>
+public sealed record RoomHeard(string Room, double Mbps, string Says);
 
 /// <param name="On">Where it is typed.</param>
 public sealed record CopyLine(string On, string Line);
@@ -40,8 +44,12 @@ internal sealed class Walker(NetworkState state)
         stops.Add(new(StopKind.Rooms, null, "Rooms and cables", house.Rooms.IsEmpty ? "not noted" : $"{Count(house.Rooms.Length, "room")} · {Count(house.Runs.Count(run => run.Laid), "cable")} laid", !house.Rooms.IsEmpty));
         var alone = house.Devices.Where(box => box.LeaveAsFound == true || box.MustUse == true).Select(box => box.Name).ToList();
         stops.Add(new(StopKind.LeaveAlone, null, "Leave alone", alone.Count == 0 ? "nothing named" : string.Join(", ", alone), alone.Count > 0));
-        return new([.. stops], [.. Asked(gateway)], [.. Meanings(gateway)], PingAll());
+        return new([.. stops], [.. Asked(gateway)], [.. Meanings(gateway)], PingAll(), [.. state.AirMap.Rooms.Select(Heard)]);
     }
+
+    private RoomHeard Heard(AirRoom at) => at.Source is { } source
+        ? new(house.Rooms[at.Room].Id, at.Expected.Printed, $"about {(at.Expected.Mbps < 10 ? at.Expected.Printed : Math.Floor(at.Expected.Mbps)):0.#} Mb/s over Wi-Fi {source.Ssid} of {house.Devices[source.Device].Name}, heard at {at.LevelDbm:0} dBm")
+        : new(house.Rooms[at.Room].Id, 0, "no Wi-Fi of this household is heard here");
 
     /// <summary>Nothing for a subnet of more than 256: that would take an hour.</summary>
     private ImmutableArray<CopyLine> PingAll()

@@ -22,6 +22,7 @@ internal static class VisitApi
         api.MapGet("/{side}/addresses", Addresses);
         api.MapGet("/{side}/reckon", Reckon);
         api.MapGet("/{side}/move-subnet", Move);
+        api.MapGet("/{side}/address-note", Note);
     }
 
     private static async Task<Results<Ok<Walk>, ProblemHttpResult>> Look(string id, JobStore jobs, CancellationToken cancel) =>
@@ -60,5 +61,13 @@ internal static class VisitApi
         if (Reckoning.Of(to.Contains('/', StringComparison.Ordinal) ? to : $"{to}/{old.Length}") is not { } meant) return Answers.Invalid("to", $"“{to}” is not {Prefix.Expected}.");
         var (move, problem) = SubnetMove.Of(Evaluated.Of(HousesApi.Document(job, which)).State, segment, old, Prefix.Parse(meant.Prefix));
         return move is not null ? TypedResults.Ok(move) : Answers.Invalid("to", problem!);
+    }
+
+    private static async Task<Results<Ok<AddressNote>, NoContent, ProblemHttpResult>> Note(string id, string side, string owner, string address, JobStore jobs, CancellationToken cancel)
+    {
+        if (HousesApi.SideOf(side) is not { } which) return HousesApi.NoSuchSide(side);
+        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
+        var state = Evaluated.Of(HousesApi.Document(job, which)).State;
+        return AddressNote.Of(state, Stairs.Of(state), owner, address) is { } note ? TypedResults.Ok(note) : TypedResults.NoContent();
     }
 }

@@ -78,4 +78,14 @@ public class WalkTests
         Assert.Equal(("2 things, 1 on nothing yet", false), (walk.Stops.Single(stop => stop.Kind == StopKind.Things).Says, walk.Stops.Single(stop => stop.Kind == StopKind.Things).IsDone));
         Assert.Contains(walk.Asked, one => one.What == "1 thing on nothing yet");
     }
+
+    /// <summary>The estimate is that of section 6: 3 m in one room, 23 − 56.8 = −34 dBm.</summary>
+    [Fact]
+    public void Each_listed_room_says_what_may_be_expected_there_and_from_whom()
+    {
+        var walk = Of(new HouseBuilder().Gateway().With(h => h with { Rooms = [new() { Id = "hall", Name = "Hall" }, new() { Id = "bunker", Name = "Bunker", Floor = -3, Walls = WallMaterial.Concrete }], Building = new() { Floors = FloorMaterial.Concrete } })
+            .With(h => h.WithDevice("gw", d => d with { Room = "hall", Radios = [new() { Id = "5g", Band = Band.Ghz5 }], Wifi = [new() { Radio = "5g", Ssid = "home" }] })));
+        Assert.Equal("about 563 Mb/s over Wi-Fi home of gw, heard at -34 dBm", walk.Heard[0].Says);
+        Assert.Equal(("no Wi-Fi of this household is heard here", 0), (walk.Heard[1].Says, walk.Heard[1].Mbps));
+    }
 }

@@ -2,6 +2,7 @@ import { queryOptions } from '@tanstack/react-query'
 import api, { unwrap } from './client'
 import type {
   Action,
+  AddressNote,
   JobLine,
   JobView,
   KitView,
@@ -106,6 +107,20 @@ export const reckon = (id: string, side: Side, version: number, address: string)
         }),
       ),
     retry: false,
+  })
+
+export const addressNote = (id: string, side: Side, version: number, owner: string, address: string) =>
+  queryOptions({
+    queryKey: ['job', id, 'address-note', side, version, owner, address],
+    queryFn: async ({ signal }) =>
+      (await unwrap<AddressNote | undefined>(
+        api.GET('/api/jobs/{id}/{side}/address-note', {
+          params: { path: { id, side }, query: { owner, address } },
+          signal,
+        }),
+      )) ?? null,
+    retry: false,
+    gcTime: 10_000,
   })
 
 export const moveSubnet = (id: string, side: Side, segment: string, from: string, to: string) =>

@@ -55,4 +55,5 @@ export type SecretView = Schemas['SecretView']
 export type PhotoView = Schemas['PhotoView']
 export type PhotoAnswer = Schemas['PhotoAnswer']
 export type LabelCode = Schemas['LabelCode']
+export type AddressNote = Schemas['AddressNote']
 export type Side = 'found' | 'planned'

@@ -15,6 +15,10 @@ export function DraftField(props: {
   mono?: boolean
   kind?: FieldKind
   placeholder?: string
+  /** What is typed would come to this. */
+  hint?: string
+  /** Told what stands there while it is typed, and null when the field is left. */
+  onType?: (text: string | null) => void
   commit: (text: string) => Promise<string | undefined>
 }) {
   const {
@@ -28,7 +32,7 @@ export function DraftField(props: {
   } = props
   const draft = useDraft(name, value, props.commit)
   return (
-    <Labelled label={label} width={width} problem={draft.problem}>
+    <Labelled label={label} width={width} problem={draft.problem} hint={props.hint}>
       <Input
         size="sm"
         {...fieldLook}
@@ -38,8 +42,14 @@ export function DraftField(props: {
         dir="auto"
         placeholder={placeholder}
         value={draft.text}
-        onChange={(event) => draft.type(event.target.value)}
-        onBlur={() => void draft.put()}
+        onChange={(event) => {
+          draft.type(event.target.value)
+          props.onType?.(event.target.value)
+        }}
+        onBlur={() => {
+          props.onType?.(null)
+          void draft.put()
+        }}
         onKeyDown={(event) => {
           if (event.key === 'Enter' && !event.repeat) void draft.put()
           if (event.key === 'Escape' && draft.isTyped()) {

@@ -1402,6 +1402,63 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/{side}/address-note": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    owner: string;
+                    address: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AddressNote"];
+                    };
+                };
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kit": {
         parameters: {
             query?: never;
@@ -1969,6 +2026,10 @@ export interface components {
             name: string;
             kind: components["schemas"]["MarkKind"];
             amiss: null | string;
+        };
+        AddressNote: {
+            says: string;
+            isGood: boolean;
         };
         /** @enum {string} */
         Answer: "no" | "yes" | "sometimes";
@@ -2941,6 +3002,12 @@ export interface components {
             outdoor?: null | boolean;
             building?: null | string;
         };
+        RoomHeard: {
+            room: string;
+            /** Format: double */
+            mbps: number;
+            says: string;
+        };
         RoomRect: unknown;
         Ruler: {
             segment: string;
@@ -3119,6 +3186,7 @@ export interface components {
             asked: components["schemas"]["StillAsked"][];
             meanings: string[];
             pingAll: components["schemas"]["CopyLine"][];
+            heard: components["schemas"]["RoomHeard"][];
         };
         /** @enum {string} */
         WallMaterial: "plasterboard" | "wood" | "brick" | "stone" | "concrete";

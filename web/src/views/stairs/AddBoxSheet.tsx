@@ -1,5 +1,5 @@
 import { Flex, Text } from '@chakra-ui/react'
-import { useQuery } from '@tanstack/react-query'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import type { Attachment } from '../../api/attachment'
 import { kitShelf } from '../../api/queries'
@@ -40,6 +40,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
   const { act } = useTools()
   const { turn } = usePlace()
   const { run } = useBusy()
+  const queries = useQueryClient()
   const { data: kinds = [] } = useQuery(kitShelf)
   const document_ = house.document
   const all = [...(document_.devices ?? []), ...(document_.endpoints ?? [])]
@@ -81,7 +82,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
     return places.find((one) => one.value === value)?.to ?? undefined
   }
 
-  const make = (id: string, label: string): Action[] | string => {
+  const make = async (id: string, label: string): Promise<Action[] | string> => {
     if (isThing) return [{ do: 'add-endpoint', endpoint: makeThing(id, label, room.trim(), placed(at)) }]
     if (kind?.link) {
       const [a, b] = [placed(at), placed(other)]
@@ -89,8 +90,10 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
         return 'Choose a free socket of each of two boxes for the two ends.'
       return [{ do: 'plug-cable', cable: { id: freshId(document_, 'cable'), a, b, medium: kind.link } }]
     }
-    if (!kind) return 'The shelf does not answer yet. Try again.'
-    return takeFromShelf(kind, {
+    // Quick fingers may be here before the shelf is.
+    const found = kind ?? (await queries.ensureQueryData(kitShelf)).find((one) => one.kit === kit)
+    if (!found) return 'That kind is not on the shelf any more. Choose another.'
+    return takeFromShelf(found, {
       id,
       name: label,
       room: room.trim() || undefined,
@@ -102,7 +105,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
     run(async () => {
       const label = (name ?? proposed).trim() || proposed
       const id = freshId(document_, isThing ? 'thing' : 'box')
-      const actions = make(id, label)
+      const actions = await make(id, label).catch((failed: Error) => failed.message)
       if (typeof actions === 'string') return setProblem(actions)
       const failed = await act(actions, actions.length > 1 ? `Add ${label}` : undefined)
       setProblem(failed?.message)

@@ -1,5 +1,5 @@
 import { Box, Heading, Text } from '@chakra-ui/react'
-import { useQuery } from '@tanstack/react-query'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { kitShelf } from '../../api/queries'
 import type { Action, KitView } from '../../api/types'
@@ -55,6 +55,7 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
   const { house } = useJob()
   const { act } = useTools()
   const { values, set, drop } = useFormDraft('begin', blank)
+  const queries = useQueryClient()
   const { data: kinds = [] } = useQuery(kitShelf)
   const [problem, setProblem] = useState<string>()
   const kind = kinds.find((one) => one.kit === values.kit)
@@ -67,9 +68,12 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
       return setProblem(
         `Sockets: “${values.sockets}” is no number of sockets. Count those for the house: 1 to 48.`,
       )
-    if (!kind) return setProblem('The shelf does not answer yet. Try again.')
+    // Quick fingers may be here before the shelf is.
+    const found =
+      kind ?? (await queries.ensureQueryData(kitShelf).catch(() => [])).find((one) => one.kit === values.kit)
+    if (!found) return setProblem('Altrin does not answer yet. Nothing you typed is lost: try again.')
     const actions: Action[] = [
-      ...gatewayOf(kind, values, count),
+      ...gatewayOf(found, values, count),
       {
         do: 'set-line',
         line: {

@@ -8,6 +8,7 @@ import { OnOff } from '../../parts/OnOff'
 import { Press } from '../../parts/Press'
 import { useHand } from '../../state/hand'
 import { say } from '../../state/notices'
+import { AddressField } from './AddressField'
 import { addressList } from './addressWords'
 import { useSettings } from './useSettings'
 
@@ -56,7 +57,8 @@ export function BoxFields({ device }: { device: Device }) {
             <Text>asks for one</Text>
           </Box>
         ) : (
-          <DraftField
+          <AddressField
+            owner={device.id}
             label="Its own address"
             width="190px"
             mono

@@ -12,6 +12,7 @@ import { Press } from '../../parts/Press'
 import { socketName } from '../../parts/words'
 import { useHand } from '../../state/hand'
 import { useTraced } from '../../state/trace'
+import { AddressField } from './AddressField'
 import { connections } from './connections'
 import { Panel } from './Panel'
 import { TraceList } from './TraceList'
@@ -136,7 +137,8 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
         />
         {isStatic && (
           <>
-            <DraftField
+            <AddressField
+              owner={thing.id}
               label="Fixed address"
               width="190px"
               mono

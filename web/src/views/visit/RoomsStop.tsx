@@ -1,6 +1,6 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import type { CableRun, House, Room } from '../../api/types'
+import type { CableRun, House, Room, Walk } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
@@ -30,7 +30,7 @@ const idOf = (name: string, taken: string[]) => {
 }
 
 /** Rooms, and what joins them: which cables are laid or could be. */
-export function RoomsStop() {
+export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
   const { house } = useJob()
   const { attempt } = useSettings()
   const document_ = house.document
@@ -124,6 +124,9 @@ export function RoomsStop() {
             >
               remove
             </Press>
+            <Text textStyle="note" flexBasis="100%">
+              {heard.find((one) => one.room === room.id)?.says}
+            </Text>
           </Flex>
         ))}
       </Box>

@@ -132,7 +132,7 @@ function StopBody({ stop, walk }: { stop: Stop; walk: Walk }) {
       return (
         <>
           {title}
-          <RoomsStop />
+          <RoomsStop heard={walk.heard} />
         </>
       )
     case 'leave-alone':
