@@ -1,6 +1,6 @@
-using System.Text.Json.Nodes;
 using System.Text;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Altrin.Web.Cli;
 
 namespace Altrin.Web.Tests;
