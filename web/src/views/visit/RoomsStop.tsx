@@ -199,6 +199,8 @@ function NewRoom(props: {
   )
   const send = async () => {
     if (!name.trim()) return setProblem('Room: empty. Write what the household calls it.')
+    const there = rooms.find((room) => room.name.toLowerCase() === name.trim().toLowerCase())
+    if (there) return setProblem(`There is a room ${there.name} already.`)
     if (!Number.isInteger(Number(floor)))
       return setProblem(`Floor: “${floor}” is no floor. Write 0 for the ground floor.`)
     const failed = await add({
