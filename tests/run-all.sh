@@ -58,6 +58,7 @@ types_are_fresh() {
 check "types generated from the API" types_are_fresh
 if [ -x "$root/../shared/tools/check-words" ]; then check "words that must not stand here" "$root/../shared/tools/check-words" "$root"; fi
 
+need_packages wireless-regdb || note "The limits of the countries will not be compared: the database is missing"
 suite Altrin.Core.Tests
 suite Altrin.Web.Tests
 need_packages iproute2 nftables dnsmasq-base udhcpc || note "Altrin.KernelLab.Tests will be skipped: its tools are missing"
