@@ -46,27 +46,7 @@ public sealed record SetLanAddress(string Device, InterfaceAddress Address) : Bo
 
     protected override ActionProblem? Problem(NetworkDocument house, Device box) => Checks.HostAddress(Address, isBox: true);
 
-    protected override Device Change(NetworkDocument house, Device box)
-    {
-        var lan = box.Lan ?? new();
-        return box with { Lan = lan with { Method = LanMethod.Static, Address = Address, DhcpServer = Follow(lan.DhcpServer, lan.Address) } };
-    }
-
-    /// <summary>Boxes carry their pool and reservations along into the new subnet: common practice, no source.</summary>
-    private DhcpServer? Follow(DhcpServer? server, InterfaceAddress? old)
-    {
-        if (server is null || old is not { } was || was.Prefix == Address.Prefix || was.Prefix.Length != Address.Prefix.Length) return server;
-        return server with
-        {
-            Start = Moved(server.Start),
-            End = Moved(server.End),
-            Reservations = [.. server.Reservations.Select(reservation => reservation with { Address = Moved(reservation.Address)!.Value })],
-        };
-
-        Ipv4Address? Moved(Ipv4Address? address) => address is { } given && was.Prefix.Contains(given)
-            ? new(Address.Prefix.Network.Value | (given.Value & ~Address.Prefix.Mask))
-            : address;
-    }
+    protected override Device Change(NetworkDocument house, Device box) => box with { Lan = (box.Lan ?? new()).MovedTo(Address) };
 }
 
 public sealed record AskForLanAddress(string Device) : BoxSetting

@@ -1,3 +1,4 @@
+using Altrin.Core.Kit;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
@@ -27,7 +28,8 @@ public sealed record AddDevice(Device Device) : InstallerAction
         Checks.NewId(house, Device.Id, "device.id") ?? Checks.Name(Device.Name);
 
     public override string Say(NetworkDocument house) => $"Add {Device.Name}";
-    protected override NetworkDocument Do(NetworkDocument house) => house with { Devices = house.Devices.Add(Device) };
+    /// <summary>What its kind leaves open is completed here, so that whoever takes a box from the shelf takes it as it lies there.</summary>
+    protected override NetworkDocument Do(NetworkDocument house) => house with { Devices = house.Devices.Add(Device.Kit is null ? Device : KitKind.Complete(Device)) };
 }
 
 /// <summary>Takes a box out of the house with its cables; what was plugged into it is left unplugged.</summary>

@@ -36,7 +36,7 @@ public sealed record SubnetMove(Prefix From, Prefix To, ImmutableArray<Installer
         var outside = state.OnSegment[segment].Where(one => one.Kind == InterfaceKind.Wan).Select(one => one.Owner).ToHashSet(StringComparer.Ordinal);
         var things = state.OnSegment[segment].Where(one => one.Kind == InterfaceKind.Net).Select(one => one.Owner).ToHashSet(StringComparer.Ordinal);
 
-        Ipv4Address? At(Ipv4Address? address) => address is { } given && from.Contains(given) ? new(to.Network.Value | (given.Value & ~to.Mask)) : address;
+        Ipv4Address? At(Ipv4Address? address) => address is { } given && from.Contains(given) ? to.Counterpart(given) : address;
         Ipv4Address Sure(Ipv4Address address) => At(address)!.Value;
         InterfaceAddress? Held(InterfaceAddress? held) => held is { } one && from.Contains(one.Address) ? new(Sure(one.Address), one.Prefix.Length) : held;
         ImmutableArray<Ipv4Address> All(ImmutableArray<Ipv4Address> list) => list.Any(from.Contains) ? [.. list.Select(Sure)] : list;

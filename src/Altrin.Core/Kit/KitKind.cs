@@ -45,6 +45,9 @@ public sealed record KitKind(
     /// <summary>Stands in a default Wi-Fi name for the last four of the box's MAC.</summary>
     public const string LastFour = "{mac4}";
 
+    /// <summary>Stands for a password that is each box's own.</summary>
+    public const string AsSold = "as-sold";
+
     private const string NoMac = "0000";
 
     /// <summary>A box of this kind, fresh from its carton.</summary>
@@ -53,33 +56,26 @@ public sealed record KitKind(
     public Device Make(string id, string name, string? room = null, MacAddress? mac = null, Ipv4Address? address = null)
     {
         var sold = Sold ?? throw new InvalidOperationException($"{Name} is no box.");
-        var last = mac?.ToString().Replace(":", "", StringComparison.Ordinal)[^4..] ?? NoMac;
-        var box = sold with
-        {
-            Id = id,
-            Name = name,
-            Room = room,
-            Mac = mac,
-            Kit = Kit,
-            // A password as sold is each box's own: two of a kind do not share one.
-            Wifi = [.. sold.Wifi.Select(network => network with { Ssid = network.Ssid.Replace(LastFour, last, StringComparison.Ordinal), Key = network.Key is null ? null : $"{id} as sold" })],
-        };
-        return address is { } own ? At(box, own) : box;
-    }
-
-    private static Device At(Device box, Ipv4Address own)
-    {
-        box = box with { Label = (box.Label ?? new()) with { DefaultAddress = own } };
-        if (box.Lan is not { Method: LanMethod.Static, Address: { } was }) return box;
-        var now = new InterfaceAddress(own, was.Prefix.Length);
-        Ipv4Address? Moved(Ipv4Address? end) => end is { } given ? new(now.Prefix.Network.Value | (given.Value & ~now.Prefix.Mask)) : null;
+        var box = Complete(sold with { Id = id, Name = name, Room = room, Mac = mac, Kit = Kit });
+        if (address is not { } own) return box;
         return box with
         {
-            Lan = box.Lan with
+            Label = (box.Label ?? new()) with { DefaultAddress = own },
+            Lan = box.Lan is { Method: LanMethod.Static, Address: { } was } lan ? lan.MovedTo(new(own, was.Prefix.Length)) : box.Lan,
+        };
+    }
+
+    /// <summary>What a kind leaves open is the box's own: the last four of its MAC in its names, and a password as sold that no other box has.</summary>
+    public static Device Complete(Device box)
+    {
+        var last = box.Mac?.ToString().Replace(":", "", StringComparison.Ordinal)[^4..] ?? NoMac;
+        return box with
+        {
+            Wifi = [.. box.Wifi.Select(network => network with
             {
-                Address = now,
-                DhcpServer = box.Lan.DhcpServer is { } server ? server with { Start = Moved(server.Start), End = Moved(server.End) } : null,
-            },
+                Ssid = network.Ssid.Replace(LastFour, last, StringComparison.Ordinal),
+                Key = network.Key == AsSold ? $"{box.Id} as sold" : network.Key,
+            })],
         };
     }
 }

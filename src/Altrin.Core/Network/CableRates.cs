@@ -11,10 +11,18 @@ public static class CableRates
     public static double? LimitMbps(Cable cable) => cable.Medium != Medium.Ethernet ? null : cable.Category?.ToLowerInvariant() switch
     {
         "cat3" => 10,
-        "cat5" => 100,
+        // Clause 40 of IEEE 802.3 was written for it; cat5e is what is laid today.
+        "cat5" => 1000,
         "cat5e" => 2500,
-        "cat6" => cable.LengthM > 55 ? 5000 : 10_000,
+        "cat6" => cable.LengthM > 55 ? Cat6Mbps : 10_000,
         "cat6a" or "cat7" or "cat8" => 10_000,
         _ => null,
     };
+
+    /// <summary>What is counted on: of cat6 no more than over the whole 100 m, whatever the length (section 6 of the format).</summary>
+    /// <returns>Mb/s; infinite where nothing is known that would hold it back.</returns>
+    public static double CountedMbps(Cable cable) => LimitMbps(cable) is not { } limit ? double.PositiveInfinity
+        : string.Equals(cable.Category, "cat6", StringComparison.OrdinalIgnoreCase) ? Math.Min(limit, Cat6Mbps) : limit;
+
+    private const double Cat6Mbps = 5000;
 }

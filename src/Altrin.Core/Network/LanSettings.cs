@@ -12,6 +12,23 @@ public sealed record LanSettings : DocumentPart
     public LanMethod Method { get; init; } = LanMethod.Static;
     public InterfaceAddress? Address { get; init; }
     public DhcpServer? DhcpServer { get; init; }
+
+    /// <summary>At another address of its own. Boxes carry their pool and reservations along into the new subnet: common practice, no source.</summary>
+    public LanSettings MovedTo(InterfaceAddress now)
+    {
+        var server = DhcpServer;
+        if (server is not null && Address is { } was && was.Prefix != now.Prefix && was.Prefix.Length == now.Prefix.Length)
+        {
+            Ipv4Address Moved(Ipv4Address address) => was.Prefix.Contains(address) ? now.Prefix.Counterpart(address) : address;
+            server = server with
+            {
+                Start = server.Start is { } start ? Moved(start) : null,
+                End = server.End is { } end ? Moved(end) : null,
+                Reservations = [.. server.Reservations.Select(one => one with { Address = Moved(one.Address) })],
+            };
+        }
+        return this with { Method = LanMethod.Static, Address = now, DhcpServer = server };
+    }
 }
 
 public sealed record DhcpServer : DocumentPart

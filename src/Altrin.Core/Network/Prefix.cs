@@ -60,6 +60,9 @@ public readonly record struct Prefix : IComparable<Prefix>, ITextValue<Prefix>
     /// <summary>Whether a host may hold the address: inside, and neither the network nor the broadcast address.</summary>
     public bool IsUsable(Ipv4Address address) => address >= FirstUsable && address <= LastUsable;
 
+    /// <summary>The address at the same place in this subnet.</summary>
+    public Ipv4Address Counterpart(Ipv4Address elsewhere) => new(Network.Value | (elsewhere.Value & ~Mask));
+
     public int CompareTo(Prefix other) =>
         Network != other.Network ? Network.CompareTo(other.Network) : Length.CompareTo(other.Length);
 

@@ -34,8 +34,9 @@ public static class PlanSearch
         var targets = new List<(string Title, NetworkDocument House)> { ("As it is", found) };
         if (FixAfterFix(found, cancel) is { } mended) targets.Add(mended);
         targets.AddRange(Planner.Propose(found, cancel).Select(plan => (plan.Title, plan.House)));
-        var plans = targets.Where(target => KeepsItsWord(found, target.House)).Select(target => Rank(target.Title, found, target.House))
-            .Where(plan => IsAllowed(found, plan)).OrderBy(plan => plan.Rank).ToList();
+        var before = Evaluation.Of(found);
+        var plans = targets.Where(target => KeepsItsWord(found, target.House)).Select(target => Rank(target.Title, before, target.House))
+            .Where(plan => IsAllowed(before, plan)).OrderBy(plan => plan.Rank).ToList();
         // Of two that come to the same the first says it all.
         return new([.. plans.DistinctBy(plan => Documents.AltrinJson.WriteCompact(plan.House))], targets.Count);
     }
@@ -72,18 +73,17 @@ public static class PlanSearch
             : box.MustUse != true && box.LeaveAsFound != true);
 
     /// <summary>No fault that is not there as found, and whoever reached the internet still does.</summary>
-    private static bool IsAllowed(NetworkDocument found, RankedPlan plan)
+    private static bool IsAllowed(Evaluation before, RankedPlan plan)
     {
-        var before = Evaluation.Of(found);
         var faults = before.Findings.Where(finding => finding.Severity == Severity.Fault).Select(finding => finding.Key).ToHashSet();
         if (plan.After.Findings.Any(finding => finding.Severity == Severity.Fault && !faults.Contains(finding.Key))) return false;
-        if (found.Endpoints.Any(thing => before.State.Internet(thing.Id).Reachable == Answer.Yes && plan.House.FindEndpoint(thing.Id) is not null && plan.After.State.Internet(thing.Id).Reachable != Answer.Yes)) return false;
+        if (before.State.House.Endpoints.Any(thing => before.State.Internet(thing.Id).Reachable == Answer.Yes && plan.House.FindEndpoint(thing.Id) is not null && plan.After.State.Internet(thing.Id).Reachable != Answer.Yes)) return false;
         return !before.State.AirMap.Rooms.Zip(plan.After.State.AirMap.Rooms).Any(pair => pair.First.Source is not null && pair.Second.Source is null);
     }
 
-    private static RankedPlan Rank(string title, NetworkDocument found, NetworkDocument house)
+    private static RankedPlan Rank(string title, Evaluation before, NetworkDocument house)
     {
-        var (before, after) = (Evaluation.Of(found), Evaluation.Of(house));
+        var (found, after) = (before.State.House, Evaluation.Of(house));
         var held = after.Wants.Where(want => want.Met == Answer.Yes).Select(want => want.Need).ToHashSet(StringComparer.Ordinal);
         bool IsNice(string need) => house.Needs.First(one => one.Id == need).Nice == true;
         var rooms = after.State.AirMap.Rooms;

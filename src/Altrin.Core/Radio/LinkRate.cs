@@ -48,6 +48,9 @@ public static class LinkRate
     /// <summary>What is heard at all, in dBm: below it a network is not there.</summary>
     public static double LeastDbm(Band band) => band == Band.Ghz24 ? -85 : -82;
 
+    /// <summary>From here on a radio waits for another, in dBm.</summary>
+    public const double SharingDbm = -82;
+
     /// <summary>A link that is up and reaches no row.</summary>
     private const double BarelyMbps = 0.5;
 

@@ -34,6 +34,7 @@ public sealed class AirMap
     private readonly Dictionary<(int Device, string Radio), int> sourceOf = [];
     private readonly List<AirLink> links = [];
     private readonly Backbone backbone;
+    private readonly ImmutableArray<RateAnswer> rates;
 
     internal AirMap(Fabric fabric)
     {
@@ -45,7 +46,9 @@ public sealed class AirMap
         // Shares are known now: a link's source is the one with its share.
         for (var i = 0; i < links.Count; i++) links[i] = links[i] with { Source = sources[sourceOf[(links[i].To, links[i].Source.Radio.Id)]] };
         backbone = new(fabric, links);
+        // All at once: the map is asked from any thread, and nothing of it is remembered while it is asked.
         Rooms = [.. Enumerable.Range(0, house.Rooms.Length).Select(RoomAt)];
+        rates = [.. Enumerable.Range(0, house.Endpoints.Length).Select(RateAt)];
     }
 
     public IReadOnlyList<AirSource> Sources => sources;
@@ -156,15 +159,15 @@ public sealed class AirMap
     private static double Weight(RadioChannel a, RadioChannel b) => a.Number is null != b.Number is null ? OneIsAutomatic : 1;
 
     private bool HearEachOther(AirSource a, AirSource b) => a.Device == b.Device
-        || (hearing.LevelDbm(a.Device, a.Radio, a.Channel, hearing.PlaceOf(b.Device)) >= -82 && hearing.LevelDbm(b.Device, b.Radio, b.Channel, hearing.PlaceOf(a.Device)) >= -82);
+        || (hearing.LevelDbm(a.Device, a.Radio, a.Channel, hearing.PlaceOf(b.Device)) >= LinkRate.SharingDbm && hearing.LevelDbm(b.Device, b.Radio, b.Channel, hearing.PlaceOf(a.Device)) >= LinkRate.SharingDbm);
 
     /// <summary>At the noted level less the walls and floors between the room it was noted in and the source, but not the distance.</summary>
     private bool IsHeard(NeighbourNetwork note, int device)
     {
         if (note.LevelDbm is not { } level) return true;
-        if (note.Room is null) return level >= -82;
+        if (note.Room is null) return level >= LinkRate.SharingDbm;
         var between = hearing.Plan.Between(hearing.Plan.PlaceOf(note.Room, null), hearing.PlaceOf(device));
-        return level - PathLoss.ThroughDb(between, hearing.Plan.FloorsOf, note.Band) >= -82;
+        return level - PathLoss.ThroughDb(between, hearing.Plan.FloorsOf, note.Band) >= LinkRate.SharingDbm;
     }
 
     private AirRoom RoomAt(int room)
@@ -186,8 +189,10 @@ public sealed class AirMap
         return best ?? new(room, null, double.NaN, 0, RateAnswer.Nothing);
     }
 
+    internal RateAnswer Of(int endpoint) => rates[endpoint];
+
     /// <summary>What a thing may expect: at the network it joined, by that box's matching radio with the highest rate; a wired one at its socket.</summary>
-    internal RateAnswer Of(int endpoint)
+    private RateAnswer RateAt(int endpoint)
     {
         var thing = house.Endpoints[endpoint];
         if (thing.Connect?.Socket is { } socket) return backbone.From(socket);

@@ -25,8 +25,8 @@ public sealed record RateAnswer(double Mbps, RateLimit? Tightest)
 /// <summary>The way from every box to the line: the fewest radio hops, then the fewest cables.</summary>
 internal sealed class Backbone
 {
-    /// <summary>What is left of a wire's rate; what is taken for a socket nobody has looked at; what powerline and coax carry at most. Common practice, no source.</summary>
-    private const double ShareForData = 0.94, UsualSocketMbps = 1000, PowerlineMbps = 100, CoaxMbps = 400;
+    /// <summary>What is taken for a socket nobody has looked at; what powerline and coax carry at most. Common practice, no source.</summary>
+    private const double UsualSocketMbps = 1000, PowerlineMbps = 100, CoaxMbps = 400;
 
     private sealed record Step(int Upper, Cable? Cable, AirLink? Link, int Radios, int Cables);
 
@@ -86,7 +86,7 @@ internal sealed class Backbone
     public RateAnswer From(Socket socket)
     {
         var least = new Least();
-        least.Take(new(ShareForData * SpeedOf(socket), RateLimitKind.Wire, socket.Device, socket.Port));
+        least.Take(new(CableRates.ShareForData * SpeedOf(socket), RateLimitKind.Wire, socket.Device, socket.Port));
         return fabric.DeviceIndex.TryGetValue(socket.Device, out var device) ? Climb(device, null, false, least) : RateAnswer.Nothing;
     }
 
@@ -113,7 +113,7 @@ internal sealed class Backbone
             }
         }
         var line = house.Line!;
-        var socket = ShareForData * SpeedOf(line.Socket);
+        var socket = CableRates.ShareForData * SpeedOf(line.Socket);
         least.Take(line.DownMbps is { } down && down <= socket ? new(down, RateLimitKind.Line, line.Device, line.Port) : new(socket, RateLimitKind.Wire, line.Device, line.Port));
         return new(least.Limit!.Mbps, least.Limit);
     }
@@ -124,7 +124,7 @@ internal sealed class Backbone
     {
         var (a, b) = (SpeedOf(cable.A), SpeedOf(cable.B));
         var slower = a <= b ? cable.A : cable.B;
-        var rate = ShareForData * Math.Min(Math.Min(a, b), CategoryMbps(cable));
+        var rate = CableRates.ShareForData * Math.Min(Math.Min(a, b), CableRates.CountedMbps(cable));
         return cable.Medium switch
         {
             Medium.Powerline when PowerlineMbps <= rate => new(PowerlineMbps, RateLimitKind.Powerline, cable.A.Device, cable.A.Port),
@@ -132,9 +132,6 @@ internal sealed class Backbone
             _ => new(rate, RateLimitKind.Wire, slower.Device, slower.Port),
         };
     }
-
-    private static double CategoryMbps(Cable cable) => cable.Medium != Medium.Ethernet ? double.PositiveInfinity
-        : cable.Category?.ToLowerInvariant() switch { "cat5" => 1000, "cat5e" => 2500, "cat6" => 5000, _ => double.PositiveInfinity };
 
     /// <summary>The least of what is met on a way; hops over one radio add up their time first.</summary>
     private sealed class Least

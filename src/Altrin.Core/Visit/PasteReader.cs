@@ -15,13 +15,19 @@ internal sealed class PasteReader
     private readonly Dictionary<string, (LineKind Kind, string Says)> notes = new(StringComparer.OrdinalIgnoreCase);
     private readonly List<Proposal> proposals = [];
     private readonly List<string> meanings = [];
-    private readonly HashSet<string> taken;
+    /// <summary>A home has no more; what a hostile text holds beyond them is not looked at.</summary>
+    private const int MostNeighbours = 600;
+
+    private const int MostWays = 30;
+
+    private readonly HashSet<string> taken, names;
     private readonly HashSet<string> ownMacs = new(StringComparer.Ordinal), ownAddresses = new(StringComparer.Ordinal);
 
     public PasteReader(NetworkDocument house, IReadOnlyList<PastedReading> readings)
     {
         (this.house, this.readings, state) = (house, readings, Simulator.Run(house));
         taken = [.. house.Devices.Select(box => box.Id), .. house.Endpoints.Select(thing => thing.Id)];
+        names = new(house.Devices.Select(box => box.Name).Concat(house.Endpoints.Select(thing => thing.Name)), StringComparer.OrdinalIgnoreCase);
         foreach (var adapter in RealAdapters())
         {
             if (adapter.Mac is not null) ownMacs.Add(adapter.Mac);
@@ -41,7 +47,7 @@ internal sealed class PasteReader
         Neighbours(before);
         Ways();
         new WifiSeen(house, readings, notes, proposals, meanings).Read();
-        foreach (var ping in readings.SelectMany(reading => reading.Pings))
+        foreach (var ping in readings.SelectMany(reading => reading.Pings).Take(MostNeighbours))
             notes.TryAdd(ping.Target, ping.Received > 0 ? (LineKind.Known, $"{NameAt(ping.Target) ?? "somebody"} answers") : (LineKind.Known, "nobody answers"));
         return new([.. readings.Select(Part)], [.. lines.Take(Paste.MostLines).Select(Noted)], [.. proposals.DistinctBy(one => one.Key)], [.. meanings.Distinct()]);
     }
@@ -92,7 +98,7 @@ internal sealed class PasteReader
         var hadList = before.Any(reading => !reading.Neighbours.IsEmpty);
         var old = before.SelectMany(reading => reading.Neighbours).Select(one => one.Mac ?? one.Address ?? one.Name).ToHashSet(StringComparer.OrdinalIgnoreCase);
         var came = new List<SeenNeighbour>();
-        foreach (var seen in Joined())
+        foreach (var seen in Joined().Take(MostNeighbours))
         {
             if (seen.Mac is { } own && ownMacs.Contains(own) || seen.Address is { } ownAddress && ownAddresses.Contains(ownAddress))
             {
@@ -187,7 +193,6 @@ internal sealed class PasteReader
 
     private string Fresh(string stem)
     {
-        var names = house.Devices.Select(box => box.Name).Concat(house.Endpoints.Select(thing => thing.Name)).Concat(proposals.Select(one => one.Title)).ToHashSet(StringComparer.OrdinalIgnoreCase);
         var name = stem.Length > Limits.NameLetters ? stem[..Limits.NameLetters] : stem;
         for (var n = 2; !names.Add(name); n++) name = $"{stem} {n}";
         return name;
@@ -201,7 +206,7 @@ internal sealed class PasteReader
 
     private void Ways()
     {
-        foreach (var way in readings.Where(reading => !reading.Hops.IsEmpty).Select(reading => reading.Hops))
+        foreach (var way in readings.Where(reading => !reading.Hops.IsEmpty).Select(reading => reading.Hops).Take(MostWays))
         {
             foreach (var hop in way.Where(hop => hop.Address is not null)) notes.TryAdd(hop.Address!, (LineKind.Known, NameAt(hop.Address!) ?? "on the way out"));
             var inside = way.TakeWhile(hop => hop.Address is null || Ipv4Address.TryParse(hop.Address, out var at) && AddressRanges.IsPrivate(at)).Where(hop => hop.Address is not null).Select(hop => hop.Address!).ToList();

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
+using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 using Altrin.Data;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -57,21 +58,27 @@ internal static class HousesApi
 
     private static async Task<Results<Ok<Trace>, ProblemHttpResult>> Trace(string id, string side, string from, JobStore jobs, CancellationToken cancel)
     {
-        if (SideOf(side) is not { } which) return NoSuchSide(side);
-        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
-        var house = Document(job, which);
-        return house.FindEndpoint(from) is null
+        var (house, problem) = await HouseOf(id, side, jobs, cancel);
+        if (house is null) return problem!;
+        return house.State.House.FindEndpoint(from) is null
             ? TypedResults.Problem(statusCode: StatusCodes.Status404NotFound, title: $"There is no endpoint “{from}” in this house.")
-            : TypedResults.Ok(Evaluated.Of(house).State.TraceOf(from));
+            : TypedResults.Ok(house.State.TraceOf(from));
     }
 
     private static async Task<Results<Ok<ReachGrid>, ProblemHttpResult>> Reach(string id, string side, JobStore jobs, CancellationToken cancel)
     {
-        if (SideOf(side) is not { } which) return NoSuchSide(side);
-        return await jobs.Find(id, cancel) is { } job ? TypedResults.Ok(ReachGrid.Of(Evaluated.Of(Document(job, which)), cancel)) : Answers.NoSuchJob();
+        var (house, problem) = await HouseOf(id, side, jobs, cancel);
+        return house is null ? problem! : TypedResults.Ok(ReachGrid.Of(house, cancel));
     }
 
-    public static NetworkDocument Document(Job job, Side side) => side == Side.Found ? job.Found.Document : job.Planned.Document;
+    /// <summary>One house of a job with what was computed of it; else why there is none.</summary>
+    public static async Task<(Evaluation? House, ProblemHttpResult? Problem)> HouseOf(string id, string side, JobStore jobs, CancellationToken cancel)
+    {
+        if (SideOf(side) is not { } which) return (null, NoSuchSide(side));
+        return await jobs.Find(id, cancel) is { } job ? (Evaluated.Of(Document(job, which)), null) : (null, Answers.NoSuchJob());
+    }
+
+    private static NetworkDocument Document(Job job, Side side) => side == Side.Found ? job.Found.Document : job.Planned.Document;
 
     private static ValidationProblem? WhyNot(DeedList deeds, int least)
     {

@@ -37,37 +37,37 @@ internal static class VisitApi
 
     private static async Task<Results<Ok<Ruler[]>, ProblemHttpResult>> Addresses(string id, string side, JobStore jobs, CancellationToken cancel)
     {
-        if (HousesApi.SideOf(side) is not { } which) return HousesApi.NoSuchSide(side);
-        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
-        var state = Evaluated.Of(HousesApi.Document(job, which)).State;
+        var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
+        if (house is null) return problem!;
+        var state = house.State;
         return TypedResults.Ok(Rulers.Of(state, Stairs.Of(state)).ToArray());
     }
 
     private static async Task<Results<Ok<Reckoning>, ValidationProblem, ProblemHttpResult>> Reckon(string id, string side, string address, JobStore jobs, CancellationToken cancel)
     {
-        if (HousesApi.SideOf(side) is not { } which) return HousesApi.NoSuchSide(side);
-        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
-        return Reckoning.Of(address, Evaluated.Of(HousesApi.Document(job, which)).State) is { } reckoned
+        var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
+        if (house is null) return problem!;
+        return Reckoning.Of(address, house.State) is { } reckoned
             ? TypedResults.Ok(reckoned)
             : Answers.Invalid("address", $"“{(address.Length > 60 ? address[..60] : address)}” is not {Reckoning.Expected}.");
     }
 
     private static async Task<Results<Ok<SubnetMove>, ValidationProblem, ProblemHttpResult>> Move(string id, string side, string segment, string from, string to, JobStore jobs, CancellationToken cancel)
     {
-        if (HousesApi.SideOf(side) is not { } which) return HousesApi.NoSuchSide(side);
-        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
+        var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
+        if (house is null) return problem!;
         if (!Prefix.TryParse(from.Trim(), out var old)) return Answers.Invalid("from", $"“{from}” is not {Prefix.Expected}.");
         // 192.168.7.1/24 is nearly right, and 192.168.7.0 alone is as people say it.
         if (Reckoning.Of(to.Contains('/', StringComparison.Ordinal) ? to : $"{to}/{old.Length}") is not { } meant) return Answers.Invalid("to", $"“{to}” is not {Prefix.Expected}.");
-        var (move, problem) = SubnetMove.Of(Evaluated.Of(HousesApi.Document(job, which)).State, segment, old, Prefix.Parse(meant.Prefix));
-        return move is not null ? TypedResults.Ok(move) : Answers.Invalid("to", problem!);
+        var (move, why) = SubnetMove.Of(house.State, segment, old, Prefix.Parse(meant.Prefix));
+        return move is not null ? TypedResults.Ok(move) : Answers.Invalid("to", why!);
     }
 
     private static async Task<Results<Ok<AddressNote>, NoContent, ProblemHttpResult>> Note(string id, string side, string owner, string address, JobStore jobs, CancellationToken cancel)
     {
-        if (HousesApi.SideOf(side) is not { } which) return HousesApi.NoSuchSide(side);
-        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
-        var state = Evaluated.Of(HousesApi.Document(job, which)).State;
+        var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
+        if (house is null) return problem!;
+        var state = house.State;
         return AddressNote.Of(state, Stairs.Of(state), owner, address) is { } note ? TypedResults.Ok(note) : TypedResults.NoContent();
     }
 }

@@ -190,4 +190,20 @@ public class AirMapTests
         }
         Assert.True(looked > 60, $"{looked}");
     }
+
+    /// <summary>Law: whoever asks first, from however many threads, the answers are the same.</summary>
+    [Fact]
+    public void Asked_from_many_threads_it_says_what_it_says_to_one()
+    {
+        var house = Examples.House("hawthorn-farm");
+        string Said(NetworkState state) => string.Join('|', house.Endpoints.Select(thing => state.RateOf(thing.Id)).Concat(state.AirMap.Rooms.Select(room => room.Expected)).Select(rate => $"{rate.Printed} {rate.Tightest?.Device}"));
+        var alone = Said(Simulator.Run(house));
+        for (var n = 0; n < 20; n++)
+        {
+            var state = Simulator.Run(house);
+            var all = new string[8];
+            Parallel.For(0, all.Length, i => all[i] = Said(state));
+            Assert.All(all, said => Assert.Equal(alone, said));
+        }
+    }
 }

@@ -151,4 +151,16 @@ public class PasteTests
         }
         Assert.True(done > 200, $"{done}");
     }
+
+    /// <summary>A list of sixty thousand is no home's: it is answered in bounded time, and what is beyond is not looked at.</summary>
+    [Fact]
+    public void A_hostile_list_is_answered_in_time()
+    {
+        var text = "Interface: 10.0.0.2 --- 0x7\n" + string.Join('\n', Enumerable.Range(0, 60_000).Select(n => $"  10.{n / 65536}.{n / 256 % 256}.{n % 256}   02-00-00-{n / 65536:x2}-{n / 256 % 256:x2}-{n % 256:x2}   dynamic"));
+        var watch = System.Diagnostics.Stopwatch.StartNew();
+        var paste = Paste.Of(House(), text);
+        Assert.True(watch.Elapsed < TimeSpan.FromSeconds(10), $"{watch.Elapsed}");
+        Assert.Equal(Paste.MostLines, paste.Lines.Length);
+        Assert.InRange(paste.Proposals.Length, 300, 600);
+    }
 }

@@ -1,10 +1,11 @@
 import { Box, Flex, Heading, Input, Text } from '@chakra-ui/react'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { lazy, Suspense, useEffect, useRef, useState } from 'react'
+import { lazy, Suspense, useEffect, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { ApiProblem } from '../../api/client'
 import { createJob, deleteJob, importJob, jobList } from '../../api/queries'
 import { usePlace } from '../../layout/usePlace'
+import { FilePick } from '../../parts/FilePick'
 import { Form, Send } from '../../parts/Form'
 import { fieldLook, typing } from '../../parts/Labelled'
 import { Press } from '../../parts/Press'
@@ -33,7 +34,6 @@ export function JobsPage() {
   const { params, turn } = usePlace()
   const doomed = (data ?? []).find((one) => one.id === params.get('open')) ?? null
   const setDoomed = (job: { id: string; name: string } | null) => turn({ open: job?.id ?? null })
-  const file = useRef<HTMLInputElement>(null)
 
   const begin = useMutation({
     mutationFn: (ask: () => ReturnType<typeof createJob>) => ask(),
@@ -158,22 +158,17 @@ export function JobsPage() {
         <Send kind="main" disabled={begin.isPending}>
           Begin an empty house
         </Send>
-        <Press onClick={() => file.current?.click()}>Bring in a document</Press>
-        <input
-          ref={file}
-          type="file"
+        <FilePick
+          label="Document to bring in"
           accept="application/json,.json"
-          hidden
-          aria-label="Document to bring in"
-          onChange={async (event) => {
-            const chosen = event.target.files?.[0]
-            event.target.value = ''
-            if (!chosen) return
+          take={async (chosen) => {
             const text = await chosen.text()
             setProblem(undefined)
             begin.mutate(() => importJob(text))
           }}
-        />
+        >
+          Bring in a document
+        </FilePick>
       </Form>
       <Problem mt="8px">{problem}</Problem>
       <Flex gap="4px 12px" wrap="wrap" align="center" mt="12px">

@@ -1,9 +1,10 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { importKind, kitShelf, removeKind } from '../../api/queries'
 import type { KitView } from '../../api/types'
+import { FilePick } from '../../parts/FilePick'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
@@ -17,7 +18,6 @@ export function KitPage() {
   const queries = useQueryClient()
   const [find, setFind] = useState('')
   const [problem, setProblem] = useState<string>()
-  const file = useRef<HTMLInputElement>(null)
   useEffect(() => {
     document.title = 'Kit shelf · Altrin'
   }, [])
@@ -48,21 +48,16 @@ export function KitPage() {
       </Text>
       <Flex gap="10px" align="end" wrap="wrap" mb="12px">
         <PlainField label="Find a kind" width="260px" value={find} onChange={setFind} />
-        <Press onClick={() => file.current?.click()}>Bring in a kind of your own</Press>
-        <input
-          ref={file}
-          type="file"
+        <FilePick
+          label="Kind to bring in"
           accept="application/json,.json"
-          hidden
-          aria-label="Kind to bring in"
-          onChange={async (event) => {
-            const chosen = event.target.files?.[0]
-            event.target.value = ''
-            if (!chosen) return
+          take={async (chosen) => {
             const text = await chosen.text()
             await change(() => importKind(text), 'It stands on the shelf.')
           }}
-        />
+        >
+          Bring in a kind of your own
+        </FilePick>
       </Flex>
       <Problem mb="8px">{problem ?? error?.message}</Problem>
       {!data && !error && (

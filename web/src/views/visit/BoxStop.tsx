@@ -15,7 +15,20 @@ import { kindOptions } from '../kit/kindOptions'
 import { useSettings } from '../stairs/useSettings'
 import { Photos } from './Photos'
 
-type Label = NonNullable<Device['label']>
+/** What a label says beside the MAC, as it stands there. */
+const labelFields = [
+  {
+    field: 'defaultAddress',
+    label: 'Address on the label',
+    width: '170px',
+    kind: 'address',
+    placeholder: '192.168.1.1',
+  },
+  { field: 'pageName', label: 'Name of its page', width: '130px', kind: 'name', placeholder: 'setup.lan' },
+  { field: 'defaultUser', label: 'User', width: '100px', kind: 'name', placeholder: 'admin' },
+  { field: 'resetHoldSeconds', label: 'Hold reset, s', width: '100px', kind: 'number', placeholder: '10' },
+  { field: 'rebootSeconds', label: 'Comes back in, s', width: '110px', kind: 'number', placeholder: '90' },
+] as const
 
 /** A box by its label: read off once, with everything an order will need. */
 export function BoxStop({ id }: { id: string }) {
@@ -28,14 +41,13 @@ export function BoxStop({ id }: { id: string }) {
   const rooms = (house.document.rooms ?? []).map((room) => room.name)
   const describe = (change: Partial<Device>, ...fields: string[]) =>
     attempt([{ do: 'describe-device', box: { ...box, ...change } }], ...fields.map((field) => `box.${field}`))
-  const label = (field: keyof Label, value: string | number | undefined) =>
-    describe({ label: { ...box.label, [field]: value } }, `label.${field}`)
-  const whole = (field: keyof Label, text: string) => {
-    const value = text === '' ? undefined : Number(text)
-    return value !== undefined && !Number.isInteger(value)
+  const label = (field: (typeof labelFields)[number]['field'], text: string, isWhole: boolean) =>
+    isWhole && text !== '' && !Number.isInteger(Number(text))
       ? Promise.resolve(`“${text}” is no whole number. Write seconds, such as 10.`)
-      : label(field, value)
-  }
+      : describe(
+          { label: { ...box.label, [field]: text === '' ? undefined : isWhole ? Number(text) : text } },
+          `label.${field}`,
+        )
   const kind = kinds.find((one) => one.kit === box.kit)
   return (
     <Box>
@@ -72,62 +84,25 @@ export function BoxStop({ id }: { id: string }) {
           placeholder="00:00:5E:00:53:01"
           commit={(mac) => describe({ mac: mac || undefined }, 'mac')}
         />
-        <DraftField
-          label="Address on the label"
-          mono
-          kind="address"
-          value={box.label?.defaultAddress ?? ''}
-          placeholder="192.168.1.1"
-          commit={(address) => label('defaultAddress', address || undefined)}
-        />
-        <DraftField
-          label="Name of its page"
-          width="130px"
-          mono
-          value={box.label?.pageName ?? ''}
-          placeholder="setup.lan"
-          commit={(name) => label('pageName', name || undefined)}
-        />
-        <DraftField
-          label="User"
-          width="100px"
-          mono
-          value={box.label?.defaultUser ?? ''}
-          placeholder="admin"
-          commit={(user) => label('defaultUser', user || undefined)}
-        />
-        <DraftField
-          label="Hold reset, s"
-          width="100px"
-          mono
-          kind="number"
-          value={box.label?.resetHoldSeconds?.toString() ?? ''}
-          placeholder="10"
-          commit={(text) => whole('resetHoldSeconds', text)}
-        />
-        <DraftField
-          label="Comes back in, s"
-          width="110px"
-          mono
-          kind="number"
-          value={box.label?.rebootSeconds?.toString() ?? ''}
-          placeholder="90"
-          commit={(text) => whole('rebootSeconds', text)}
-        />
-        <DraftField
-          label="Hardware"
-          width="120px"
-          mono
-          value={box.hardware ?? ''}
-          commit={(hardware) => describe({ hardware: hardware || undefined }, 'hardware')}
-        />
-        <DraftField
-          label="Firmware"
-          width="120px"
-          mono
-          value={box.firmware ?? ''}
-          commit={(firmware) => describe({ firmware: firmware || undefined }, 'firmware')}
-        />
+        {labelFields.map(({ field, ...look }) => (
+          <DraftField
+            key={field}
+            {...look}
+            mono
+            value={box.label?.[field]?.toString() ?? ''}
+            commit={(text) => label(field, text, look.kind === 'number')}
+          />
+        ))}
+        {(['hardware', 'firmware'] as const).map((field) => (
+          <DraftField
+            key={field}
+            label={field === 'hardware' ? 'Hardware' : 'Firmware'}
+            width="120px"
+            mono
+            value={box[field] ?? ''}
+            commit={(text) => describe({ [field]: text || undefined }, field)}
+          />
+        ))}
       </Flex>
       <Flex gap="4px 18px" wrap="wrap" mt="10px">
         <Toggle

@@ -1,9 +1,10 @@
 import { Box, Flex, Heading, Text, Textarea } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
-import { useDeferredValue, useRef, useState } from 'react'
+import { useDeferredValue, useState } from 'react'
 import { paste as pasteQuery } from '../../api/queries'
 import type { Paste, Proposal } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
+import { FilePick } from '../../parts/FilePick'
 import { fieldLook, typing } from '../../parts/Labelled'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
@@ -25,11 +26,12 @@ export function PasteZone({ compact }: { compact?: boolean }) {
     enabled: settled.trim() !== '',
     placeholderData: (old) => old,
   })
-  const file = useRef<HTMLInputElement>(null)
-  const take = async (from: File | undefined) => {
-    if (!from) return
+  const take = async (from: File) => {
     if (from.size > 4 << 20) return say(`${from.name} has more than 4 MB: that is no list.`, 'problem')
-    set(job.id, { text: (text.trim() ? `${text.trimEnd()}\n` : '') + (await from.text()) })
+    const more = await from.text()
+    // Of two files the second goes on from what the first has left.
+    const now = usePastes.getState().kept[job.id]?.text ?? ''
+    set(job.id, { text: (now.trim() ? `${now.trimEnd()}\n` : '') + more })
   }
   const isEmpty = text.trim() === ''
   return (
@@ -55,18 +57,9 @@ export function PasteZone({ compact }: { compact?: boolean }) {
         onChange={(event) => set(job.id, { text: event.target.value })}
       />
       <Flex gap="4px 12px" wrap="wrap" align="center" mt="6px" mb="10px">
-        <Press onClick={() => file.current?.click()}>Choose a file</Press>
-        <input
-          ref={file}
-          type="file"
-          multiple
-          hidden
-          aria-label="Text file to read"
-          onChange={(event) => {
-            for (const one of event.target.files ?? []) void take(one)
-            event.target.value = ''
-          }}
-        />
+        <FilePick label="Text file to read" multiple take={take}>
+          Choose a file
+        </FilePick>
         {!isEmpty && (
           <>
             <Press onClick={() => set(job.id, { before: text, text: '' })}>Keep it as the list before</Press>

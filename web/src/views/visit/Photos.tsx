@@ -1,9 +1,10 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { addPhoto, deletePhoto, keepSecret, photos as photosQuery, secrets } from '../../api/queries'
 import type { Device, LabelCode } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
+import { FilePick } from '../../parts/FilePick'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { securityWords } from '../../parts/words'
@@ -18,7 +19,6 @@ export function Photos({ box }: { box: Device }) {
   const [large, setLarge] = useState<string | null>(null)
   const [codes, setCodes] = useState<LabelCode[]>([])
   const [problem, setProblem] = useState<string>()
-  const file = useRef<HTMLInputElement>(null)
   const mine = data.filter((photo) => photo.subject === box.id)
   const link = (photo: string) => `/api/jobs/${job.id}/photos/${photo}`
   const after = () => queries.invalidateQueries({ queryKey: photosQuery(job.id).queryKey })
@@ -36,20 +36,14 @@ export function Photos({ box }: { box: Device }) {
   return (
     <Box mt="12px">
       <Flex gap="8px" wrap="wrap" align="center">
-        <Press onClick={() => file.current?.click()}>Photograph the label</Press>
-        <input
-          ref={file}
-          type="file"
+        <FilePick
+          label={`Picture of the label of ${box.name}`}
           accept="image/jpeg,image/png,image/webp"
           capture="environment"
-          hidden
-          aria-label={`Picture of the label of ${box.name}`}
-          onChange={(event) => {
-            const chosen = event.target.files?.[0]
-            event.target.value = ''
-            if (chosen) void add(chosen)
-          }}
-        />
+          take={add}
+        >
+          Photograph the label
+        </FilePick>
         {mine.map((photo, i) => (
           <button
             type="button"
