@@ -21,7 +21,7 @@ internal sealed class PasteReader
     private const int MostWays = 30;
 
     private readonly HashSet<string> taken, names;
-    private readonly HashSet<string> ownMacs = new(StringComparer.Ordinal), ownAddresses = new(StringComparer.Ordinal);
+    private readonly HashSet<string> ownMacs = new(StringComparer.Ordinal), ownAddresses = new(StringComparer.Ordinal), waysOut = new(StringComparer.Ordinal);
 
     public PasteReader(NetworkDocument house, IReadOnlyList<PastedReading> readings)
     {
@@ -85,6 +85,7 @@ internal sealed class PasteReader
             meanings.Add($"The laptop hangs on the network of {known.Name}.");
             return;
         }
+        waysOut.Add(gateway);
         notes[gateway] = (LineKind.New, "the way out: no box of the house has this address");
         var routers = house.Devices.Where(box => box.Traits.IsRouter && state.IsInUse(box.Id) && box.Lan is { Method: LanMethod.Static }).ToList();
         if (routers is not [var only] || !Ipv4Address.TryParse(gateway, out var address)) return;
@@ -103,6 +104,12 @@ internal sealed class PasteReader
             if (seen.Mac is { } own && ownMacs.Contains(own) || seen.Address is { } ownAddress && ownAddresses.Contains(ownAddress))
             {
                 Note(seen, LineKind.Laptop, "the laptop");
+                continue;
+            }
+            // The box everything leaves by is one to set right or to add, never a thing that uses the network.
+            if (seen.Address is { } at && waysOut.Contains(at))
+            {
+                Note(seen, LineKind.New, "the way out: no box of the house has this address");
                 continue;
             }
             var isNew = hadList && !old.Contains(seen.Mac ?? seen.Address ?? seen.Name ?? "");

@@ -100,6 +100,10 @@ public class PasteTests
         var other = Assert.Single(Paste.Of(house, Config.Replace("{0}", "8", StringComparison.Ordinal)).Proposals);
         Assert.Equal("gw is at 192.168.8.1", other.Title);
         Assert.Equal("192.168.8.1/24", other.Actions.Apply(house).FindDevice("gw")!.Lan!.Address.ToString());
+        // Its own line in the list of neighbours is that same box, not one thing more.
+        var both = Paste.Of(house, Config.Replace("{0}", "8", StringComparison.Ordinal) + "\nInterface: 192.168.8.104 --- 0x7\n  Internet Address      Physical Address      Type\n  192.168.8.1           00-00-5e-00-53-f1     dynamic\n  192.168.8.30          00-00-5e-00-53-09     dynamic\n");
+        Assert.Equal("192.168.8.30", Assert.Single(both.Proposals, one => one.IsThing).Address);
+        Assert.Single(both.Proposals, one => one.Address == "192.168.8.1");
         // Two routers: nobody can say which of them it is.
         Assert.Empty(Paste.Of(House().WithDevice("ap", d => d with { Mode = DeviceMode.Router }), Config.Replace("{0}", "8", StringComparison.Ordinal)).Proposals);
     }
