@@ -76,6 +76,24 @@ public sealed class VisitTests : HandTest
         Assert.Equal("access-point-asks", (string)Found()["document"]!["devices"]!.AsArray().Single(box => (string)box!["name"]! == "Loft point")!["kit"]!);
     }
 
+    [Theory]
+    [InlineData(1280)]
+    [InlineData(390)]
+    public void Another_box_on_the_walk_is_the_next_stop(int width)
+    {
+        using var browser = new Browser(width, width == 390 ? 844 : 800, isPhone: width == 390);
+        OpenDemo(stage: "visit", on: browser);
+        browser.Press("Another box");
+        browser.Until(() => browser.Count("[role=dialog]") == 1, "the sheet to open");
+        browser.Field("Name").SendKeys(OpenQA.Selenium.Keys.Control + "a");
+        browser.Field("Name").SendKeys("Cellar box");
+        browser.Press("Add it");
+        browser.Until(() => browser.Count("[role=dialog]") == 0, "the sheet to close");
+        browser.Until(() => browser.Css("h3[data-stop]").Text.StartsWith("Cellar box", StringComparison.Ordinal), "the new box's stop");
+        browser.Until(() => (bool)browser.Run("return document.activeElement.matches('h3[data-stop]')")!, "the focus at its title");
+        Assert.Empty(browser.Complaints());
+    }
+
     [Fact]
     public void The_line_is_proved_and_what_it_means_is_told_at_once()
     {

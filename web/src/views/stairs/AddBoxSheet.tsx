@@ -1,6 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
+import { useMatch } from 'react-router'
 import type { Attachment } from '../../api/attachment'
 import { kitShelf } from '../../api/queries'
 import type { Action, KitView } from '../../api/types'
@@ -39,6 +40,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
   const { house, selected } = useJob()
   const { act } = useTools()
   const { turn } = usePlace()
+  const walks = useMatch('/job/:id/visit') !== null
   const { run } = useBusy()
   const queries = useQueryClient()
   const { data: kinds = [] } = useQuery(kitShelf)
@@ -111,8 +113,13 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
       setProblem(failed?.message)
       if (failed) return
       if (kind?.link) return onClose()
-      turn({ open: null, box: id, tab: null, step: null })
-      focusOn(cardOf(id))
+      // On the walk the new box is the stop to go on with; elsewhere its card is.
+      turn({
+        open: null,
+        tab: null,
+        ...(walks ? { step: isThing ? 'things' : `box:${id}` } : { box: id, step: null }),
+      })
+      focusOn(walks ? '[data-stop]' : cardOf(id))
     })
   const sold = kind?.sold
   const asks = sold?.lan?.method === 'dhcp' || !sold?.lan
@@ -166,6 +173,11 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
               mono
               value={mac}
               placeholder="00:00:5E:00:53:01"
+              hint={
+                sold.wifi?.some((one) => one.ssid.includes('{mac4}'))
+                  ? 'Empty: its Wi-Fi name ends in 0000.'
+                  : undefined
+              }
               onChange={setMac}
             />
             {!asks && (

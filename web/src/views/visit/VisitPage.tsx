@@ -147,7 +147,7 @@ function StopBody({ stop, walk }: { stop: Stop; walk: Walk }) {
 
 function StopTitle({ stop }: { stop: Stop }) {
   return (
-    <Heading as="h3" textStyle="section" mb="2px" dir="auto" overflowWrap="anywhere">
+    <Heading as="h3" textStyle="section" mb="2px" dir="auto" overflowWrap="anywhere" tabIndex={-1} data-stop>
       {stop.title}{' '}
       <Text as="span" color="quiet" fontWeight="400" fontSize="14px">
         {stop.says}
