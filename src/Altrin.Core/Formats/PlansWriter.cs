@@ -41,15 +41,54 @@ public static class PlansWriter
             json.WriteNumber("cutMinutes", OrderWriter.Prove(found, plan.House, cancel).CutMinutes);
             Strings(json, "gives", plan.Gives);
             Strings(json, "losses", plan.Losses);
-            Strings(json, "buys", []);
+            json.WriteStartArray("buys");
+            foreach (var one in plan.Buys) Buy(json, one);
+            json.WriteEndArray();
             json.WriteEndObject();
         }
         json.WriteEndArray();
-        Strings(json, "ruledOut", []);
-        Strings(json, "conflicts", []);
-        // Found by hand-holds: nothing says that there is nothing better.
-        json.WriteBoolean("exact", false);
+        json.WriteStartArray("ruledOut");
+        foreach (var one in plans.RuledOut)
+        {
+            json.WriteStartObject();
+            json.WriteString("title", one.Title);
+            json.WriteString("because", one.Because);
+            json.WriteEndObject();
+        }
+        json.WriteEndArray();
+        json.WriteStartArray("conflicts");
+        foreach (var one in plans.Conflicts)
+        {
+            json.WriteStartObject();
+            Strings(json, "needs", one.Needs);
+            json.WriteString("because", one.Because);
+            json.WriteString("mend", one.Mend);
+            json.WriteEndObject();
+        }
+        json.WriteEndArray();
+        json.WriteBoolean("exact", plans.IsExact);
         json.WriteNumber("searched", plans.Searched);
+        json.WriteEndObject();
+    }
+
+    private static void Buy(Utf8JsonWriter json, Purchase buy)
+    {
+        json.WriteStartObject();
+        switch (buy)
+        {
+            case Purchase.Cable cable:
+                json.WriteString("what", cable.Medium == Medium.Ethernet ? "cable" : Words<Medium>.Of(cable.Medium));
+                json.WriteString("from", cable.From);
+                json.WriteString("to", cable.To);
+                if (cable.LengthM is { } metres) json.WriteNumber("lengthM", metres);
+                break;
+            case Purchase.Box box:
+                json.WriteString("what", "box");
+                json.WriteString("kit", box.Kit);
+                if (box.Room is not null) json.WriteString("room", box.Room);
+                break;
+            default: throw new InvalidOperationException($"{buy} is not handled.");
+        }
         json.WriteEndObject();
     }
 

@@ -1,118 +1,152 @@
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
+using Altrin.Core.Documents;
 using Altrin.Core.Network;
+using Altrin.Core.Planning.Search;
+using Altrin.Core.Planning.Space;
 using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Planning;
 
-/// <summary>A target house with what the ranking looks at, in its order (section 5 of the format).</summary>
-public sealed record RankedPlan(string Title, NetworkDocument House, Evaluation After, int Faults, int WantsHeld, int NiceHeld, int Cautions, int NatLayers, int WirelessHops, int WorstRoom,
-    int Touches, int Settings, int Minutes, ImmutableArray<string> Gives, ImmutableArray<string> Losses)
+/// <summary>Something that has to be bought or laid for a plan.</summary>
+public abstract record Purchase
 {
-    /// <summary>Better first.</summary>
-    public (int, int, int, int, int, int, int, int, int, int) Rank => (Faults, -WantsHeld, -NiceHeld, Cautions, Math.Max(0, NatLayers - 1), WirelessHops, -WorstRoom, Touches, Settings, Minutes);
+    private Purchase() { }
+
+    /// <summary>A cable between two rooms; its length in metres where it is known.</summary>
+    public sealed record Cable(Medium Medium, string From, string To, double? LengthM) : Purchase;
+
+    /// <summary>A box of a kind from the kit shelf.</summary>
+    public sealed record Box(string Kit, string? Room) : Purchase;
 }
 
-/// <param name="Searched">Houses that were simulated whole.</param>
-public sealed record PlansFound(ImmutableArray<RankedPlan> Plans, int Searched);
+/// <summary>A target house, and what it comes to when simulated.</summary>
+/// <param name="NatLayers">The most translations on the way of anything with internet, a carrier's included.</param>
+/// <param name="Gives">Wants that it holds and the house as found does not.</param>
+/// <param name="Losses">Wants that it does not hold, with the reason; then what is undone by it.</param>
+public sealed record RankedPlan(string Title, NetworkDocument House, Evaluation After, PlanRank Rank, ImmutableArray<School> Schools, int NatLayers, ImmutableArray<string> Gives, ImmutableArray<string> Losses, ImmutableArray<Purchase> Buys)
+{
+    public int WantsHeld => After.WantsHeld;
+    public int Faults => Rank.Faults;
+    public int Cautions => Rank.Cautions;
+    public int WirelessHops => Rank.RadioHops;
+    public int Touches => Rank.Touches;
+    public int Settings => Rank.Settings;
+    public int Minutes => Rank.Minutes;
+}
 
-/// <summary>Looks for plans of a house: it as it is, its findings' proven fixes one after the other, and the two uses of a second router.</summary>
-/// <remarks>A search by hand-holds, not of the whole space of section 5: what it finds is proven by simulation, and nothing says that there is
-/// nothing better.</remarks>
+/// <summary>A school that some box of the house can do, and why no plan of it is among the best.</summary>
+public sealed record RuledOut(string Title, string Because);
+
+/// <summary>A smallest set of wants that no plan holds together.</summary>
+/// <param name="Mend">What would make them hold together; each but giving up was proved by planning the house with it.</param>
+public sealed record Conflict(ImmutableArray<string> Needs, string Because, string Mend);
+
+/// <param name="IsExact">Nothing better exists in the space of section 5, as the filling rules fill it.</param>
+/// <param name="Searched">Houses that were simulated whole.</param>
+public sealed record PlansFound(ImmutableArray<RankedPlan> Plans, ImmutableArray<RuledOut> RuledOut, ImmutableArray<Conflict> Conflicts, bool IsExact, int Searched);
+
+/// <summary>Looks for the plans of a house: structures are walked, filled in by rule, simulated whole, and the best are cured of what remains.</summary>
+/// <remarks>The same house gives the same answer: what bounds the search is counted, not timed.</remarks>
 public static class PlanSearch
 {
-    /// <summary>Enough for any home.</summary>
-    private const int MostFixes = 40;
+    /// <summary>Work before the search settles for what it has: boxes and things, times the houses of them that are simulated.</summary>
+    public const int UsualBudget = 40_000;
 
-    /// <summary>Two rates that differ by less than a third are one.</summary>
-    private static readonly double Step = Math.Log(4.0 / 3);
+    /// <summary>Plans that are shown.</summary>
+    private const int MostPlans = 5;
 
-    public static PlansFound Of(NetworkDocument found, CancellationToken cancel = default)
+    private const int MostCured = 40, LeastSearched = 50;
+
+    /// <summary>Less is no reason to show another plan.</summary>
+    private const int FeltMinutes = 4;
+
+    public static PlansFound Of(NetworkDocument found, CancellationToken cancel = default, int budget = UsualBudget)
+    {
+        var search = Run(found, budget, cancel);
+        var plans = search.Plans();
+        // What can be bought mends a conflict; it does not undo it.
+        ImmutableArray<RankedPlan> shown = Shopping.Best(search, plans, cancel) is { } bought ? [.. plans.Take(MostPlans - 1), bought] : plans;
+        return new(shown, WhyNots.Of(search.Bench, search.Cured, plans), Conflicts.Of(search.Bench, search.Cured, plans, search.IsExact, cancel), search.IsExact, search.Bench.Searched);
+    }
+
+    internal static Outcome Run(NetworkDocument found, int budget, CancellationToken cancel)
     {
         found = Laptop.Away(found);
-        var targets = new List<(string Title, NetworkDocument House)> { ("As it is", found) };
-        if (FixAfterFix(found, cancel) is { } mended) targets.Add(mended);
-        targets.AddRange(Planner.Propose(found, cancel).Select(plan => (plan.Title, plan.House)));
-        var before = Evaluation.Of(found);
-        var plans = targets.Where(target => KeepsItsWord(found, target.House)).Select(target => Rank(target.Title, before, target.House))
-            .Where(plan => IsAllowed(before, plan)).OrderBy(plan => plan.Rank).ToList();
-        // Of two that come to the same the first says it all.
-        return new([.. plans.DistinctBy(plan => Documents.AltrinJson.WriteCompact(plan.House))], targets.Count);
-    }
-
-    private static (string, NetworkDocument)? FixAfterFix(NetworkDocument found, CancellationToken cancel)
-    {
-        var house = found;
-        var titles = new List<string>();
-        var seen = new HashSet<string>(StringComparer.Ordinal);
-        for (var n = 0; n < MostFixes; n++)
+        var ground = new Ground(found);
+        var bench = new Bench(ground, cancel);
+        var walk = new Walk(bench, new Choices(ground), Math.Max(LeastSearched, budget / Math.Max(1, found.Devices.Length + found.Endpoints.Length)));
+        walk.Run();
+        var cured = new List<Leaf> { bench.AsItIs, Cures.Apply(bench, bench.AsItIs) };
+        var best = cured.Where(leaf => leaf.IsAllowed).Select(leaf => leaf.Rank).DefaultIfEmpty(PlanRank.Worst).Min();
+        var isProved = true;
+        // In the order of what their cures may bring: when that is no better than what is there already, the rest are in vain.
+        var waiting = bench.Leaves.OrderBy(leaf => leaf.Hoped).ThenBy(leaf => leaf.Rank).ToList();
+        var n = 0;
+        foreach (var leaf in waiting)
         {
-            cancel.ThrowIfCancellationRequested();
-            var now = Evaluation.Of(house);
-            var (next, title) = (house, "");
-            foreach (var finding in now.Findings)
+            if (leaf.Hoped > best) break;
+            if (!leaf.IsAllowed && !IsCurable(leaf)) continue;
+            if (n++ >= MostCured)
             {
-                if (seen.Contains(finding.Key)) continue;
-                if (now.ProvenFixes(finding, cancel).FirstOrDefault(fix => KeepsItsWord(found, fix.Actions.Apply(house))) is not { } fix) continue;
-                seen.Add(finding.Key);
-                (next, title) = (fix.Actions.Apply(house), fix.Say);
+                isProved = false;
                 break;
             }
-            if (title.Length == 0) break;
-            titles.Add(title);
-            house = next;
+            cured.Add(Cures.Apply(bench, leaf));
+            if (cured[^1].IsAllowed && cured[^1].Rank < best) best = cured[^1].Rank;
         }
-        return titles.Count == 0 ? null : (titles.Count == 1 ? titles[0] : $"{titles[0]}, and {titles.Count - 1} more", house);
+        // The best of every kind, so that each has its say.
+        foreach (var kind in bench.Leaves.Where(leaf => leaf.IsAllowed).GroupBy(leaf => string.Join('+', Schools.Of(ground, leaf.Structure).Select(one => one.School).Distinct().Order())))
+            if (kind.MinBy(leaf => leaf.Rank) is { } one && !cured.Exists(leaf => leaf.Structure.Key == one.Structure.Key)) cured.Add(n++ < MostCured + 20 ? Cures.Apply(bench, one) : one);
+        return new(bench, cured, walk.IsWhole && isProved);
     }
 
-    /// <summary>What is left as found keeps its settings, and what must be used is used.</summary>
-    private static bool KeepsItsWord(NetworkDocument found, NetworkDocument house) => found.Devices.All(box =>
-        house.FindDevice(box.Id) is { } now
-            ? box.LeaveAsFound != true || SettingCatalogue.All.All(setting => setting.IsAlike(box, now))
-            : box.MustUse != true && box.LeaveAsFound != true);
+    /// <summary>A fault of its own may be cured; a box or a thing that is cut off is not.</summary>
+    private static bool IsCurable(Leaf leaf) => leaf.Hoped.Faults < leaf.Rank.Faults;
 
-    /// <summary>No fault that is not there as found, and whoever reached the internet still does.</summary>
-    private static bool IsAllowed(Evaluation before, RankedPlan plan)
+    internal sealed record Outcome(Bench Bench, List<Leaf> Cured, bool IsExact)
     {
-        var faults = before.Findings.Where(finding => finding.Severity == Severity.Fault).Select(finding => finding.Key).ToHashSet();
-        if (plan.After.Findings.Any(finding => finding.Severity == Severity.Fault && !faults.Contains(finding.Key))) return false;
-        if (before.State.House.Endpoints.Any(thing => before.State.Internet(thing.Id).Reachable == Answer.Yes && plan.House.FindEndpoint(thing.Id) is not null && plan.After.State.Internet(thing.Id).Reachable != Answer.Yes)) return false;
-        return !before.State.AirMap.Rooms.Zip(plan.After.State.AirMap.Rooms).Any(pair => pair.First.Source is not null && pair.Second.Source is null);
-    }
-
-    private static RankedPlan Rank(string title, Evaluation before, NetworkDocument house)
-    {
-        var (found, after) = (before.State.House, Evaluation.Of(house));
-        var held = after.Wants.Where(want => want.Met == Answer.Yes).Select(want => want.Need).ToHashSet(StringComparer.Ordinal);
-        bool IsNice(string need) => house.Needs.First(one => one.Id == need).Nice == true;
-        var rooms = after.State.AirMap.Rooms;
-        var worst = rooms.IsEmpty ? 0 : rooms.Min(room => room.Expected.Mbps);
-        var settings = house.Devices.Sum(box => found.FindDevice(box.Id) is { } now ? Difference.Settings(found, now, box).Count() : 0);
-        return new(title, house, after, after.Findings.Count(finding => finding.Severity == Severity.Fault && finding.Rule != "double-nat"), held.Count(need => !IsNice(need)), held.Count(IsNice),
-            after.Cautions, house.Endpoints.Where(thing => after.State.Internet(thing.Id).Reachable != Answer.No).Select(thing => after.State.Internet(thing.Id).NatLayers).DefaultIfEmpty().Max(),
-            after.State.AirMap.MostRadioHops, worst <= 0 ? 0 : (int)Math.Floor(Math.Log(Math.Max(1, worst)) / Step), Touches(found, house), settings, Minutes(found, house),
-            [.. after.Wants.Where(want => want.Met == Answer.Yes && before.Wants.FirstOrDefault(one => one.Need == want.Need) is { Met: not Answer.Yes }).Select(want => want.Sentence)],
-            [.. after.Wants.Where(want => want.Met != Answer.Yes).Select(want => $"{want.Sentence}: {want.Because}")]);
-    }
-
-    /// <summary>Things whose name, security, key or address settings differ; another socket is none.</summary>
-    private static int Touches(NetworkDocument found, NetworkDocument house) => house.Endpoints.Count(thing => found.FindEndpoint(thing.Id) is { } now
-        && (now.Address != thing.Address || now.Connect is Attachment.Join a && thing.Connect is Attachment.Join b && (a.Ssid, a.Security, a.Key) != (b.Ssid, b.Security, b.Key)
-            || now.Connect is Attachment.Plug != thing.Connect is Attachment.Plug && thing.Connect is Attachment.Join));
-
-    /// <summary>A save 1, a restart by the label, a plug 1, a touch 2. Common practice, no source.</summary>
-    private static int Minutes(NetworkDocument found, NetworkDocument house)
-    {
-        var seconds = 0.0;
-        foreach (var box in house.Devices)
+        /// <summary>Up to five that differ in kind, each better than every other in something that a household feels.</summary>
+        public ImmutableArray<RankedPlan> Plans()
         {
-            if (found.FindDevice(box.Id) is not { } now) continue;
-            var pages = Difference.Settings(found, now, box).Select(one => one.Setting.Page).Distinct().ToList();
-            seconds += 60 * pages.Count + (pages.Exists(page => page is SettingsPage.Mode or SettingsPage.Address) ? box.Label?.RebootSeconds ?? BoxLabel.UsualRebootSeconds : 0);
+            var ground = Bench.Ground;
+            var allowed = Cured.Where(leaf => leaf.IsAllowed).OrderBy(leaf => leaf.Rank).ToList();
+            var fewest = allowed.Select(leaf => leaf.Rank.Faults).DefaultIfEmpty().Min();
+            var plans = new List<Leaf>();
+            var kinds = new HashSet<string>(StringComparer.Ordinal);
+            foreach (var leaf in allowed.Where(leaf => leaf.Rank.Faults == fewest))
+            {
+                if (plans.Count == MostPlans) break;
+                var kind = string.Join('+', Schools.Of(ground, leaf.Structure).Select(one => $"{one.School}{one.Box}"));
+                if (plans.Exists(other => IsNoBetter(leaf, other)) || !kinds.Add(kind)) continue;
+                plans.Add(leaf);
+            }
+            return [.. plans.Select(leaf => Say(leaf))];
         }
-        seconds += 60 * house.Cables.Count(cable => found.FindCable(cable.Id) is not { } was || (was.A, was.B) != (cable.A, cable.B));
-        seconds += 60 * found.Cables.Count(cable => house.FindCable(cable.Id) is null);
-        return (int)Math.Ceiling(seconds / 60) + 2 * Touches(found, house);
+
+        /// <summary>Whether there is nothing in which the first is better. Minutes saved by a second translation that nobody asked for are none.</summary>
+        private static bool IsNoBetter(Leaf a, Leaf b) => a.Held.Zip(b.Held).All(pair => !pair.First || pair.Second) && (a.Rank.Idle > b.Rank.Idle || HasNothingMore(a, b));
+
+        private static bool HasNothingMore(Leaf a, Leaf b) => a.Rank.Translations >= b.Rank.Translations && a.Rank.RadioHops >= b.Rank.RadioHops && a.Rank.Touches >= b.Rank.Touches && a.Rank.Buys >= b.Rank.Buys
+            && a.Rank.Minutes >= b.Rank.Minutes - FeltMinutes && a.Rank.WorstRoom >= b.Rank.WorstRoom && a.Rank.Cautions >= b.Rank.Cautions;
+
+        private RankedPlan Say(Leaf leaf)
+        {
+            var (before, after) = (Bench.Before, Evaluation.Of(leaf.House));
+            var ground = Bench.Ground;
+            var title = Schools.Title(ground, leaf.Structure);
+            var layers = leaf.House.Endpoints.Select(thing => after.State.Internet(thing.Id)).Where(way => way.Reachable != Answer.No).Select(way => way.NatLayers).DefaultIfEmpty().Max();
+            var isSame = AltrinJson.WriteCompact(leaf.House) == AltrinJson.WriteCompact(ground.Found);
+            return new(isSame ? "As it is" : title.Length > 0 ? Capital(title) : "As it is joined, set right", leaf.House, after, leaf.Rank,
+                [.. Schools.Of(ground, leaf.Structure).Select(one => one.School).Distinct().Where(school => school != School.LeftInDrawer).Order()], layers,
+                [.. after.Wants.Where(want => want.Met == Answer.Yes && before.Wants.First(one => one.Need == want.Need).Met != Answer.Yes).Select(want => want.Sentence)],
+                [.. after.Wants.Where(want => want.Met != Answer.Yes).Select(want => $"{want.Sentence}: {want.Because}")], Buys(ground.Found, leaf.House));
+        }
+
+        private static ImmutableArray<Purchase> Buys(NetworkDocument found, NetworkDocument house) =>
+            [.. house.Runs.Where((run, i) => run.Laid && !found.Runs[i].Laid).Select(run => new Purchase.Cable(run.Medium, run.A, run.B, run.LengthM))];
+
+        private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
     }
 }

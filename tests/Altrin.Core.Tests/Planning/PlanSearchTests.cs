@@ -40,7 +40,8 @@ public class PlanSearchTests
         {
             Assert.Null(HouseCheck.WhyNot(plan.House));
             var after = Evaluation.Of(plan.House);
-            Assert.All(after.Findings.Where(finding => finding.Severity == Severity.Fault), finding => Assert.Contains(finding.Key, faults));
+            // A second translation is the ranking's matter (section 5).
+            Assert.All(after.Findings.Where(finding => finding.Severity == Severity.Fault && finding.Rule != "double-nat"), finding => Assert.Contains(finding.Key, faults));
             Assert.All(house.Endpoints.Where(thing => before.State.Internet(thing.Id).Reachable == Answer.Yes), thing => Assert.Equal(Answer.Yes, after.State.Internet(thing.Id).Reachable));
         }
         // The house as it is is no better than the best.
@@ -109,7 +110,7 @@ public class PlanSearchTests
     {
         var house = Examples.House("larkspur-house");
         var printed = Printed(json => PlansWriter.Write(house, PlanSearch.Of(house), 5, json));
-        Assert.Equal(("altrin.plans/1", false), ((string)printed["format"]!, (bool)printed["exact"]!));
+        Assert.Equal(("altrin.plans/1", true), ((string)printed["format"]!, (bool)printed["exact"]!));
         foreach (var plan in printed["plans"]!.AsArray())
         {
             var after = Evaluation.Of(DocumentReader.Read(plan!["document"]!.ToJsonString()).Document!);

@@ -1,0 +1,107 @@
+using Altrin.Core.Actions;
+using Altrin.Core.Network;
+using Altrin.Core.Planning.Space;
+using Altrin.Core.Rules;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Planning;
+
+/// <summary>What the ranking looks at, in its order (section 5 of the format): the less, the better.</summary>
+/// <param name="Faults">Without second translations and what only says again that a want fails.</param>
+/// <param name="Failing">Wants that do not hold, the nice ones apart.</param>
+/// <param name="Translations">Beyond the first, of whoever has internet; what is kept apart does not count.</param>
+/// <param name="Idle">Routers behind a router with nothing behind them: whoever plugs in there later is translated twice. Not in the format; it only
+/// decides between plans that are alike in all that comes before.</param>
+/// <param name="WorstRoom">⌊log(rate) ÷ log(4/3)⌋ of the worst room, with its sign turned: less is better.</param>
+public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing, int Cautions, int Translations, int RadioHops, int WorstRoom, int Buys, int Touches, int Idle, int Settings, int Minutes)
+    : IComparable<PlanRank>
+{
+    /// <summary>Two rates that differ by less than a third are one.</summary>
+    private static readonly double Step = Math.Log(4.0 / 3);
+
+    /// <summary>Anything is better.</summary>
+    internal static readonly PlanRank Worst = new(int.MaxValue, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0);
+
+    private (int, int, int, int, int, int, int, (int, int, int, int, int)) Order => (Faults, Failing, NiceFailing, Cautions, Translations, RadioHops, WorstRoom, (Buys, Touches, Idle, Settings, Minutes));
+
+    public int CompareTo(PlanRank other) => Order.CompareTo(other.Order);
+
+    public static bool operator <(PlanRank a, PlanRank b) => a.CompareTo(b) < 0;
+    public static bool operator >(PlanRank a, PlanRank b) => a.CompareTo(b) > 0;
+    public static bool operator <=(PlanRank a, PlanRank b) => a.CompareTo(b) <= 0;
+    public static bool operator >=(PlanRank a, PlanRank b) => a.CompareTo(b) >= 0;
+
+    internal static PlanRank Of(Ground ground, Evaluation after)
+    {
+        var (found, house) = (ground.Found, after.State.House);
+        var (failing, nice) = (0, 0);
+        for (var i = 0; i < after.Wants.Length; i++)
+            if (after.Wants[i].Met == Answer.Yes) continue;
+            else if (house.Needs[i].Nice == true) nice++;
+            else failing++;
+        var rooms = after.State.AirMap.Rooms;
+        var worst = rooms.IsEmpty ? 0 : Math.Round(rooms.Min(room => room.Expected.Mbps), 1);
+        var touches = CountTouches(found, house);
+        return new(after.Findings.Count(PlanLimits.IsFault), failing, nice, after.Cautions, CountTranslations(after), after.State.AirMap.MostRadioHops,
+            worst <= 0 ? 0 : -(int)Math.Floor(Math.Log(Math.Max(1, worst)) / Step), CountBuys(found, house), touches, after.Findings.Count(finding => finding.Rule is "double-nat" or "wisp-where-repeater" && finding.Severity == Severity.Fault), CountSettings(found, house), CountMinutes(found, house, touches));
+    }
+
+    private static int CountTranslations(Evaluation after)
+    {
+        var most = 0;
+        foreach (var thing in after.State.House.Endpoints)
+        {
+            var way = after.State.Internet(thing.Id);
+            if (way.Reachable != Answer.No) most = Math.Max(most, way.NatLayers - way.Hops.Count(hop => after.State.House.FindDevice(hop)?.KeptApart == true) - 1);
+        }
+        return most;
+    }
+
+    /// <summary>Cables that have to be laid and boxes that are not there yet.</summary>
+    private static int CountBuys(NetworkDocument found, NetworkDocument house) => house.Runs == found.Runs ? 0 : house.Runs.Where((run, i) => run.Laid && !found.Runs[i].Laid).Count();
+
+    /// <summary>Things whose name, security, key or address settings differ; another socket is none.</summary>
+    internal static int CountTouches(NetworkDocument found, NetworkDocument house)
+    {
+        if (found.Endpoints == house.Endpoints) return 0;
+        var touches = 0;
+        foreach (var thing in house.Endpoints)
+            if (found.FindEndpoint(thing.Id) is { } now && !ReferenceEquals(now, thing) && (!Json.Same(now.Address, thing.Address) || IsJoinedAnew(now.Connect, thing.Connect))) touches++;
+        return touches;
+    }
+
+    private static bool IsJoinedAnew(Attachment? now, Attachment? then) => then is Attachment.Join b && (now is not Attachment.Join a || (a.Ssid, a.Security, a.Key) != (b.Ssid, b.Security, b.Key));
+
+    private static int CountSettings(NetworkDocument found, NetworkDocument house)
+    {
+        var settings = 0;
+        for (var i = 0; i < found.Devices.Length; i++)
+            if (!ReferenceEquals(found.Devices[i], house.Devices[i])) settings += SettingCatalogue.All.Count(setting => !setting.IsAlike(found.Devices[i], house.Devices[i]));
+        return settings;
+    }
+
+    /// <summary>A save 1, a restart by the label, a plug 1, a carry 3, a touch 2. Common practice, no source.</summary>
+    private static int CountMinutes(NetworkDocument found, NetworkDocument house, int touches)
+    {
+        var seconds = 0.0;
+        for (var i = 0; i < found.Devices.Length; i++)
+        {
+            var (now, box) = (found.Devices[i], house.Devices[i]);
+            if (ReferenceEquals(now, box)) continue;
+            var pages = SettingCatalogue.All.Where(setting => !setting.IsAlike(now, box)).Select(setting => setting.Page).Distinct().ToList();
+            seconds += 60 * pages.Count + (pages.Exists(page => page is SettingsPage.Mode or SettingsPage.Address) ? box.Label?.RebootSeconds ?? BoxLabel.UsualRebootSeconds : 0);
+            if (now.Room != box.Room) seconds += 180;
+        }
+        if (house.Cables != found.Cables)
+        {
+            var was = found.Cables.ToDictionary(cable => cable.Id, StringComparer.Ordinal);
+            foreach (var cable in house.Cables)
+                if (!was.Remove(cable.Id, out var old)) seconds += 120;
+                else seconds += 60 * ((old.A == cable.A ? 0 : 1) + (old.B == cable.B ? 0 : 1));
+            seconds += 120 * was.Count;
+        }
+        for (var i = 0; i < found.Endpoints.Length; i++)
+            if (house.Endpoints[i].Connect?.Socket is { } socket && socket != found.Endpoints[i].Connect?.Socket) seconds += 60;
+        return (int)Math.Ceiling(seconds / 60) + 2 * touches;
+    }
+}

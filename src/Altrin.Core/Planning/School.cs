@@ -1,0 +1,83 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+using Altrin.Core.Network;
+using Altrin.Core.Planning.Space;
+
+namespace Altrin.Core.Planning;
+
+/// <summary>What the trade calls a way of joining boxes. Read off a plan to name it; none needs code of its own to be found.</summary>
+[JsonConverter(typeof(WordConverter<School>))]
+public enum School { ModemMode, PassThrough, DmzHost, AccessPoint, OwnNetwork, ByHand, Repeater, Wds, Bridge, SatelliteByCable, SatelliteByRadio, Switch, LeftInDrawer }
+
+internal static class Schools
+{
+    /// <summary>What is made of each box that is not at the line, and how the line is handed on.</summary>
+    public static IEnumerable<(School School, int Box)> Of(Ground ground, Structure structure)
+    {
+        if (ground.Root >= 0 && structure.HandsTo >= 0)
+            switch (structure.Boxes[ground.Root].Mode)
+            {
+                case DeviceMode.Modem: yield return (School.ModemMode, ground.Root); break;
+                case DeviceMode.Passthrough: yield return (School.PassThrough, ground.Root); break;
+                case DeviceMode.Router when structure.IsDmz: yield return (School.DmzHost, ground.Root); break;
+                default: break;
+            }
+        for (var i = 0; i < structure.Boxes.Length; i++)
+        {
+            if (i == ground.Root) continue;
+            var use = structure.Boxes[i];
+            if (!use.IsUsed)
+            {
+                yield return (School.LeftInDrawer, i);
+                continue;
+            }
+            // Whoever is handed the line is the main router, and no second network.
+            if (i == structure.HandsTo && structure.Boxes[ground.Root].Mode != DeviceMode.Router) continue;
+            switch (use.Mode)
+            {
+                case DeviceMode.Router when use.ByHand: yield return (School.ByHand, i); break;
+                case DeviceMode.Router: yield return (School.OwnNetwork, i); break;
+                case DeviceMode.AccessPoint: yield return (School.AccessPoint, i); break;
+                case DeviceMode.Repeater: yield return (use.Joined == Joined.ByWire ? School.AccessPoint : School.Repeater, i); break;
+                case DeviceMode.Wds: yield return (School.Wds, i); break;
+                case DeviceMode.ClientBridge: yield return (School.Bridge, i); break;
+                case DeviceMode.MeshSatellite: yield return (use.Joined == Joined.ByWire ? School.SatelliteByCable : School.SatelliteByRadio, i); break;
+                case DeviceMode.Switch: yield return (School.Switch, i); break;
+                default: break;
+            }
+        }
+    }
+
+    /// <summary>What of it differs from the house as found, in words; two structures of one kind read alike.</summary>
+    public static string Title(Ground ground, Structure structure)
+    {
+        var was = Of(ground, ground.AsFound).ToHashSet();
+        var parts = new List<string>();
+        foreach (var group in Of(ground, structure).GroupBy(one => one.School))
+        {
+            var boxes = group.Where(one => !was.Contains(one) && !(one.School == School.LeftInDrawer && !ground.InUse[one.Box])).ToList();
+            if (boxes.Count == 0 && !(group.Key is School.ModemMode or School.PassThrough or School.DmzHost && structure.HandsTo != ground.AsFound.HandsTo)) continue;
+            var names = Rules.Facts.Join((boxes.Count > 0 ? boxes : [.. group]).Select(one => ground.Found.Devices[one.Box].Name));
+            parts.Add(Say(group.Key, names, structure.HandsTo >= 0 ? ground.Found.Devices[structure.HandsTo].Name : ""));
+        }
+        return string.Join("; ", parts);
+    }
+
+    public static string Say(School school, string boxes, string heir) => school switch
+    {
+        School.ModemMode => $"{boxes} in modem mode, {heir} the router",
+        School.PassThrough => $"{boxes} passes the line through to {heir}",
+        School.DmzHost => $"{heir} behind {boxes} as its DMZ host",
+        School.AccessPoint => $"{boxes} as access point",
+        School.OwnNetwork => $"{boxes} with a network of its own",
+        School.ByHand => $"{boxes} as access point by hand",
+        School.Repeater => $"{boxes} as repeater",
+        School.Wds => $"{boxes} as WDS partner",
+        School.Bridge => $"{boxes} as wireless bridge",
+        School.SatelliteByCable => $"{boxes} as satellite by cable",
+        School.SatelliteByRadio => $"{boxes} as satellite by radio",
+        School.Switch => $"{boxes} as switch",
+        School.LeftInDrawer => $"without {boxes}",
+        _ => throw new InvalidOperationException($"{school} is not handled."),
+    };
+}

@@ -1,0 +1,119 @@
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Planning.Space;
+
+/// <summary>What can be made of each box in this house, whatever is made of the others.</summary>
+public sealed class Choices
+{
+    private static readonly DeviceMode[] ByRadio = [DeviceMode.Repeater, DeviceMode.MeshSatellite, DeviceMode.ClientBridge, DeviceMode.Wds];
+
+    private readonly Ground ground;
+
+    public Choices(Ground ground)
+    {
+        this.ground = ground;
+        Of = [.. Enumerable.Range(0, ground.Found.Devices.Length).Select(box => box == ground.Root ? [] : List(box).Distinct().ToList())];
+        Ways = [.. RootWays().Distinct()];
+    }
+
+    /// <summary>For each box but the one at the line, as found first.</summary>
+    public IReadOnlyList<IReadOnlyList<BoxUse>> Of { get; }
+
+    /// <summary>How the box at the line hands on; as found first.</summary>
+    public IReadOnlyList<(BoxUse Root, int HandsTo, bool IsDmz)> Ways { get; }
+
+    /// <summary>What the box that is handed the line must be for it.</summary>
+    public bool IsHeir(int box, BoxUse use) => use.Routes && use.Joined == Joined.ByWire
+        && (use.Parent == ground.Root || use.Parent >= 0 && ground.Found.Devices[use.Parent].Mode == DeviceMode.Switch || use == ground.AsFound.Boxes[box]);
+
+    /// <summary>Whether a box may hang at the one at the line, handing on as it does.</summary>
+    public bool MayHangAtRoot(int box, BoxUse root, int handsTo) => root.Mode switch
+    {
+        DeviceMode.Modem => box == handsTo || ground.Found.Line is { Addresses: > 1 },
+        DeviceMode.Passthrough => box == handsTo || ground.Found.Devices[ground.Root].PassthroughShares == true,
+        _ => true,
+    };
+
+    private IEnumerable<(BoxUse, int, bool)> RootWays()
+    {
+        if (ground.Root < 0)
+        {
+            yield return (BoxUse.Drawer, -1, false);
+            yield break;
+        }
+        var (box, found) = (ground.Found.Devices[ground.Root], ground.AsFound.Boxes[ground.Root]);
+        yield return (found, ground.AsFound.HandsTo, ground.AsFound.IsDmz);
+        if (box.LeaveAsFound == true) yield break;
+        var used = found with { IsUsed = true, Joined = Joined.ToNothing, Parent = -1, ByHand = false };
+        if (box.CanBe(DeviceMode.Router)) yield return (used with { Mode = DeviceMode.Router }, -1, false);
+        for (var heir = 0; heir < ground.Found.Devices.Length; heir++)
+        {
+            if (heir == ground.Root || !Of[heir].Any(use => IsHeir(heir, use))) continue;
+            if (box.CanBe(DeviceMode.Modem)) yield return (used with { Mode = DeviceMode.Modem }, heir, false);
+            if (box.CanBe(DeviceMode.Passthrough)) yield return (used with { Mode = DeviceMode.Passthrough }, heir, false);
+            if (box.CanBe(DeviceMode.Router)) yield return (used with { Mode = DeviceMode.Router }, heir, true);
+        }
+    }
+
+    private IEnumerable<BoxUse> List(int i)
+    {
+        var (box, found) = (ground.Found.Devices[i], ground.AsFound.Boxes[i]);
+        if (ground.InUse[i]) yield return found;
+        else if (box.MustUse != true) yield return BoxUse.Drawer;
+        // Away with it only where another may take its place.
+        if (ground.InUse[i] && box.MustUse != true && Enumerable.Range(0, ground.InUse.Length).Any(other => !ground.InUse[other])) yield return BoxUse.Drawer;
+        foreach (var room in ground.RoomsFor(i))
+            for (var parent = 0; parent < ground.Found.Devices.Length; parent++)
+                if (parent != i)
+                    foreach (var use in Below(i, box, room, parent)) yield return use;
+    }
+
+    private IEnumerable<BoxUse> Below(int i, Device box, string? room, int parent)
+    {
+        var use = BoxUse.Drawer with { IsUsed = true, Room = room, Parent = parent };
+        var isSame = ground.InUse[i] ? ground.AsFound.Boxes[i] : default;
+        foreach (var medium in Enum.GetValues<Medium>())
+        {
+            if (!CanReach(i, room, parent, medium)) continue;
+            foreach (var (mode, byHand) in WiredModes(box, isSame))
+                yield return use with { Mode = mode, ByHand = byHand, Joined = Joined.ByWire, Medium = medium };
+        }
+        if (box.LeaveAsFound == true) yield break;
+        foreach (var band in box.Radios.Select(radio => radio.Band).Distinct().Where(band => ground.Found.Devices[parent].Radios.Any(radio => radio.Band == band)))
+        {
+            var modes = box.KeptApart == true ? [] : ByRadio.Where(box.CanBe).Where(mode => mode != DeviceMode.Wds || ground.Found.Devices[parent].Supports.IsEmpty || ground.Found.Devices[parent].CanBe(DeviceMode.Wds)).ToList();
+            // The choice that translates is for whom no other is left.
+            if (modes.Count == 0 && box.CanBe(DeviceMode.Router) && (isSame.Joined == Joined.ByRadio && isSame.Routes)) modes = [DeviceMode.Router];
+            foreach (var mode in modes) yield return use with { Mode = mode, Joined = Joined.ByRadio, Band = band };
+        }
+    }
+
+    private static IEnumerable<(DeviceMode Mode, bool ByHand)> WiredModes(Device box, BoxUse found)
+    {
+        if (box.LeaveAsFound == true)
+        {
+            yield return (box.Mode, found.ByHand || box.Mode == DeviceMode.Router && box.Lan?.DhcpServer is not { Enabled: true });
+            yield break;
+        }
+        if (box.CanBe(DeviceMode.Router) && box.Ports.Any(port => port.Role == PortRole.Wan)) yield return (DeviceMode.Router, false);
+        if (box.KeptApart == true) yield break;
+        var any = false;
+        foreach (var mode in new[] { DeviceMode.AccessPoint, DeviceMode.MeshSatellite, DeviceMode.Switch })
+            if (box.CanBe(mode))
+            {
+                any = true;
+                yield return (mode, false);
+            }
+        if (box.CanBe(DeviceMode.Router) && (!box.CanBe(DeviceMode.AccessPoint) || found.ByHand) && box.Ports.Any(port => port.Role == PortRole.Lan)) yield return (DeviceMode.Router, true);
+        // A repeater on a cable, its uplink off, does an access point's work.
+        if (!any)
+            foreach (var mode in ByRadio.Where(box.CanBe)) yield return (mode, false);
+    }
+
+    /// <summary>Whether a cable of that medium may lie between the two, wherever the upper one is put.</summary>
+    private bool CanReach(int box, string? room, int parent, Medium medium)
+    {
+        var own = room is null ? ground.PlaceOf(ground.Found.Devices[box].Id) : ground.PlaceOfRoom(room);
+        return ground.RoomsFor(parent).Any(there => ground.Ways(own, there is null ? ground.PlaceOf(ground.Found.Devices[parent].Id) : ground.PlaceOfRoom(there), medium) > 0);
+    }
+}

@@ -1,0 +1,80 @@
+using System.Collections.Immutable;
+using Altrin.Core.Network;
+using Altrin.Core.Rules.Needs;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Planning.Space;
+
+/// <summary>The house as found, as the search walks on it: who stands where, what can lie between two places, and what is made of each box now.</summary>
+public sealed class Ground
+{
+    private readonly Dictionary<string, string> placeOfRoom = new(StringComparer.OrdinalIgnoreCase);
+    private readonly Dictionary<(string, string, Medium), int> ways = [];
+
+    public Ground(NetworkDocument found)
+    {
+        Found = found;
+        State = Simulator.Run(found);
+        for (var i = 0; i < found.Devices.Length; i++) IndexOf[found.Devices[i].Id] = i;
+        foreach (var room in found.Rooms)
+        {
+            placeOfRoom.TryAdd(room.Id, room.Id);
+            placeOfRoom.TryAdd(room.Name, room.Id);
+        }
+        Root = found.Line is { } line && IndexOf.TryGetValue(line.Device, out var root) ? root : -1;
+        InUse = [.. found.Devices.Select(box => State.IsInUse(box.Id))];
+        foreach (var run in found.Runs) AddWay(PlaceOfRoom(run.A), PlaceOfRoom(run.B), run.Medium);
+        // A cable that is there may stay. It lies in a run that is laid, where there is one.
+        var inRuns = found.Runs.Where(run => run.Laid).GroupBy(run => Ends(PlaceOfRoom(run.A), PlaceOfRoom(run.B), run.Medium)).ToDictionary(runs => runs.Key, runs => runs.Count());
+        foreach (var cable in found.Cables)
+        {
+            var ends = Ends(PlaceOf(cable.A.Device), PlaceOf(cable.B.Device), cable.Medium);
+            if (ends.Item1 == ends.Item2) continue;
+            if (inRuns.GetValueOrDefault(ends) > 0) inRuns[ends]--;
+            else AddWay(ends.Item1, ends.Item2, cable.Medium);
+        }
+        AsFound = new AsFoundReader(this).Read();
+    }
+
+    public NetworkDocument Found { get; }
+    public NetworkState State { get; }
+    public Dictionary<string, int> IndexOf { get; } = new(StringComparer.Ordinal);
+
+    /// <summary>The box at the line; −1 where no line comes in.</summary>
+    public int Root { get; }
+
+    public ImmutableArray<bool> InUse { get; }
+    public Structure AsFound { get; }
+
+    /// <summary>A room that is listed by its id; another by what it is called.</summary>
+    public string PlaceOfRoom(string room) => placeOfRoom.GetValueOrDefault(room.Trim(), room.Trim().ToUpperInvariant());
+
+    /// <summary>Boxes without a room share none: each is a place of its own.</summary>
+    public string PlaceOf(string device) => Found.FindDevice(device)?.Room is { Length: > 0 } room ? PlaceOfRoom(room) : $"box {device}";
+
+    public string PlaceOf(int box, BoxUse use) => use.Room is { } room ? PlaceOfRoom(room) : PlaceOf(Found.Devices[box].Id);
+
+    /// <summary>How many cables of that medium can be between two places. Inside one room any may be laid, of a pair none.</summary>
+    public int Ways(string a, string b, Medium medium) => a == b ? (medium == Medium.Ethernet && !a.StartsWith("box ", StringComparison.Ordinal) ? int.MaxValue : ways.GetValueOrDefault(Ends(a, b, medium)))
+        : ways.GetValueOrDefault(Ends(a, b, medium));
+
+    /// <summary>The rooms into which a box at hand may be put.</summary>
+    public IEnumerable<string?> RoomsFor(int box)
+    {
+        if (InUse[box]) return [null];
+        var own = Found.Devices[box].Room;
+        var listed = Found.Rooms.Select(room => room.Id);
+        // Where no room is listed, wherever another box stands.
+        var named = Found.Rooms.IsEmpty ? Found.Devices.Where((_, i) => i != box).Select(one => one.Room).OfType<string>() : [];
+        var others = listed.Concat(named).DistinctBy(PlaceOfRoom).Where(room => own is null || PlaceOfRoom(room) != PlaceOfRoom(own));
+        return own is not null || Found.Rooms.IsEmpty ? others.Prepend(null) : others;
+    }
+
+    internal static (string, string, Medium) Ends(string a, string b, Medium medium) => string.CompareOrdinal(a, b) <= 0 ? (a, b, medium) : (b, a, medium);
+
+    private void AddWay(string a, string b, Medium medium)
+    {
+        var ends = Ends(a, b, medium);
+        ways[ends] = ways.GetValueOrDefault(ends) + 1;
+    }
+}

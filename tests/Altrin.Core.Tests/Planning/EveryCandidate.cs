@@ -1,0 +1,52 @@
+using Altrin.Core.Network;
+using Altrin.Core.Planning;
+using Altrin.Core.Planning.Search;
+using Altrin.Core.Planning.Space;
+
+namespace Altrin.Core.Tests.Planning;
+
+/// <summary>The slow, plain second search: every structure there is, filled in, cured and ranked. It shares the simulator, the filling rules and the
+/// cures with the search that is proved by it, and nothing of its walk, its bounds or its order.</summary>
+internal static class EveryCandidate
+{
+    /// <returns>Null where there are more than <paramref name="most"/>.</returns>
+    public static PlanRank? Best(NetworkDocument house, int most)
+    {
+        var ground = new Ground(house);
+        var choices = new Choices(ground);
+        var bench = new Bench(ground, TestContext.Current.CancellationToken);
+        var lists = choices.Of.Select((list, i) => i == ground.Root ? [default] : list.ToArray()).ToArray();
+        if (lists.Aggregate((long)choices.Ways.Count, (count, list) => count * Math.Max(1, list.Length)) > most) return null;
+        PlanRank? best = null;
+        void Offer(Leaf leaf)
+        {
+            var cured = Cures.Apply(bench, leaf);
+            if (cured.IsAllowed && (best is null || cured.Rank < best)) best = cured.Rank;
+        }
+        Offer(bench.AsItIs);
+        foreach (var way in choices.Ways)
+        {
+            var at = new int[lists.Length];
+            for (var isMore = true; isMore; isMore = Next(at, lists))
+            {
+                var structure = new Structure([.. lists.Select((list, i) => i == ground.Root ? way.Root : list[at[i]])], way.HandsTo, way.IsDmz);
+                if (!structure.IsTree() || (way.HandsTo >= 0 && !choices.IsHeir(way.HandsTo, structure.Boxes[way.HandsTo])) || !Hangs(choices, ground, structure)) continue;
+                if (bench.Try(structure) is { } leaf) Offer(leaf);
+            }
+        }
+        return best;
+    }
+
+    private static bool Hangs(Choices choices, Ground ground, Structure structure) => Enumerable.Range(0, structure.Boxes.Length).All(i =>
+        i == ground.Root || ground.Root < 0 || !structure.Boxes[i].IsUsed || structure.Boxes[i].Parent != ground.Root || choices.MayHangAtRoot(i, structure.Boxes[ground.Root], structure.HandsTo));
+
+    private static bool Next(int[] at, BoxUse[][] lists)
+    {
+        for (var i = 0; i < at.Length; i++)
+        {
+            if (++at[i] < lists[i].Length) return true;
+            at[i] = 0;
+        }
+        return false;
+    }
+}
