@@ -80,6 +80,7 @@ public static class AltrinServer
         app.MapOpenApi("/api/openapi.json").ExcludeFromDescription();
         app.MapJobs();
         app.MapHouses();
+        app.MapOptions();
         app.MapWorkOrders();
         app.MapVisit();
         app.MapKit();

@@ -15,6 +15,7 @@ namespace Altrin.Core.Actions;
 [JsonDerivedType(typeof(UnplugEndpoint), "unplug-endpoint")]
 [JsonDerivedType(typeof(SetEndpointAddress), "set-endpoint-address")]
 [JsonDerivedType(typeof(PlugLaptop), "plug-laptop")]
+[JsonDerivedType(typeof(JoinLaptop), "join-laptop")]
 [JsonDerivedType(typeof(SetLaptopAddress), "set-laptop-address")]
 [JsonDerivedType(typeof(PutLaptopAway), "put-laptop-away")]
 [JsonDerivedType(typeof(SetMode), "set-mode")]

@@ -29,6 +29,20 @@ public sealed record PlugLaptop(Socket To) : InstallerAction
         Laptop.With(house, laptop => laptop with { Connect = Attachment.To(To) });
 }
 
+/// <summary>Over the air: for a box without a socket, or a laptop without one.</summary>
+/// <param name="Near">The box whose network it is to be: several may have the name.</param>
+public sealed record JoinLaptop(string Ssid, string Near, WifiSecurity Security = WifiSecurity.Open, string? Key = null) : InstallerAction
+{
+    public override ActionProblem? Problem(NetworkDocument house) => Checks.Device(house, Near, "near") ?? (Limits.WhyNoSsid(Ssid) is { } why ? new("ssid", why) : null);
+
+    public override string Say(NetworkDocument house) => $"Join your laptop to Wi-Fi {Ssid} of {house.NameOf(Near)}, its cable out";
+
+    protected override NetworkDocument Do(NetworkDocument house) => Laptop.With(house, laptop => laptop with
+    {
+        Connect = new Attachment.Join { Ssid = Ssid, Security = Security == WifiSecurity.Open ? null : Security, Key = Key, Near = Near },
+    });
+}
+
 /// <param name="Address">Null: automatic.</param>
 public sealed record SetLaptopAddress(InterfaceAddress? Address = null, Ipv4Address? Gateway = null) : InstallerAction
 {

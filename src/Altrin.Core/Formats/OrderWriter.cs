@@ -6,6 +6,7 @@ using Altrin.Core.Network;
 using Altrin.Core.Readings;
 using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders;
+using Altrin.Core.WorkOrders.Search;
 
 namespace Altrin.Core.Formats;
 
@@ -17,15 +18,24 @@ public static class OrderWriter
     /// <summary>The order, the house it begins with, and the minutes during which somebody is cut off.</summary>
     public sealed record Proven(WorkOrder Order, NetworkDocument Start, int CutMinutes, ImmutableArray<string> Gaps);
 
-    public static Proven Prove(NetworkDocument from, NetworkDocument to, CancellationToken cancel = default)
+    /// <summary>The better of the order by search and the trade's own: without a gap, without a clash that was not there, then with the fewest minutes
+    /// in which somebody is cut off, then with the fewest at all.</summary>
+    public static Proven Prove(NetworkDocument from, NetworkDocument to, Hands hands = Hands.Laptop, CancellationToken cancel = default)
     {
         // Names, rooms and wants are written down, not worked for: they are the other document’s from the start.
         var start = Laptop.Away(from);
         foreach (var action in Difference.Actions(start, Laptop.Away(to)))
             if (action.IsRecord(start) && action.Problem(start) is null) start = action.Apply(start);
-        var order = WorkOrderWriter.Write(start, to, cancel);
-        return new(order, start, CutMinutes(order, start), [.. order.Gaps, .. Breaks(order, start, Laptop.Away(to))]);
+        var orders = new List<WorkOrder>();
+        if (WorkOrderWriter.Search(start, to, hands, cancel) is { } searched) orders.Add(searched);
+        // The trade's own order is one for a laptop with a socket.
+        if (hands == Hands.Laptop || orders.Count == 0) orders.Add(WorkOrderWriter.Write(start, to, cancel));
+        var clashes = OrderSearch.ClashesIn(Simulator.Run(start));
+        return orders.Select(order => new Proven(order, start, order.CutMinutes(start), [.. order.Gaps, .. Breaks(order, start, Laptop.Away(to))]))
+            .MinBy(proven => (proven.Gaps.Length, Clashes(proven.Order, clashes), proven.CutMinutes, proven.Order.Minutes))!;
     }
+
+    private static int Clashes(WorkOrder order, HashSet<string> before) => order.Steps.Count(step => !OrderSearch.ClashesIn(Simulator.Run(step.After!)).IsSubsetOf(before));
 
     public static void Write(Proven proven, Utf8JsonWriter json)
     {
@@ -37,15 +47,33 @@ public static class OrderWriter
         json.WriteNumber("cutMinutes", proven.CutMinutes);
         Strings(json, "gaps", proven.Gaps);
         json.WriteStartArray("steps");
-        foreach (var step in order.Steps) Step(step, json);
+        var number = 0;
+        foreach (var (step, moves) in Walked(order.Steps)) Step(step, moves, ++number, json);
         json.WriteEndArray();
         json.WriteEndObject();
     }
 
-    private static void Step(WorkStep step, Utf8JsonWriter json)
+    /// <summary>A step may begin with moving the laptop: what moves it alone belongs to the next.</summary>
+    private static IEnumerable<(WorkStep Step, ImmutableArray<InstallerAction> Moves)> Walked(ImmutableArray<WorkStep> steps)
+    {
+        var moves = ImmutableArray<InstallerAction>.Empty;
+        for (var i = 0; i < steps.Length; i++)
+        {
+            var isMove = !steps[i].Actions.IsEmpty && steps[i].Actions.All(action => action is PlugLaptop or JoinLaptop or SetLaptopAddress or PutLaptopAway);
+            if (isMove && i < steps.Length - 1)
+            {
+                moves = [.. moves, .. steps[i].Actions];
+                continue;
+            }
+            yield return (steps[i], moves);
+            moves = [];
+        }
+    }
+
+    private static void Step(WorkStep step, ImmutableArray<InstallerAction> moves, int number, Utf8JsonWriter json)
     {
         json.WriteStartObject();
-        json.WriteNumber("n", step.Number);
+        json.WriteNumber("n", number);
         json.WriteString("title", step.Title);
         if (step.Device is { } device)
         {
@@ -54,7 +82,7 @@ public static class OrderWriter
         }
         if (step.Open is not null) json.WriteString("open", step.Open);
         json.WritePropertyName("actions");
-        JsonSerializer.Serialize(json, step.Actions, AltrinJson.Compact);
+        JsonSerializer.Serialize(json, moves.AddRange(step.Actions), AltrinJson.Compact);
         if (step.WaitSeconds is { } wait) json.WriteNumber("waitSeconds", wait);
         json.WriteStartArray("expect");
         foreach (var (reading, value) in step.Readings.SelectMany(Expect))
@@ -96,18 +124,6 @@ public static class OrderWriter
         if (ReferenceEquals(step.Before, step.After)) return [];
         var (before, after) = (Simulator.Run(step.Before!), Simulator.Run(step.After!));
         return step.Before!.Endpoints.Where(thing => thing.Id != Laptop.Id && before.Internet(thing.Id).Reachable == Answer.Yes && after.Internet(thing.Id).Reachable == Answer.No).Select(thing => thing.Id);
-    }
-
-    private static int CutMinutes(WorkOrder order, NetworkDocument start)
-    {
-        var online = Simulator.Run(start) is var state ? start.Endpoints.Where(thing => state.Internet(thing.Id).Reachable == Answer.Yes).Select(thing => thing.Id).ToList() : [];
-        var minutes = 0.0;
-        foreach (var step in order.Steps)
-        {
-            var after = Simulator.Run(step.After!);
-            if (online.Exists(thing => step.After!.FindEndpoint(thing) is not null && after.Internet(thing).Reachable == Answer.No)) minutes += step.Minutes;
-        }
-        return (int)Math.Ceiling(minutes);
     }
 
     /// <summary>Where one step does not begin with what the one before has left, or the last does not end in the planned house.</summary>

@@ -38,7 +38,7 @@ public static class PlansWriter
             json.WriteNumber("touches", plan.Touches);
             json.WriteNumber("settings", plan.Settings);
             json.WriteNumber("minutes", plan.Minutes);
-            json.WriteNumber("cutMinutes", OrderWriter.Prove(found, plan.House, cancel).CutMinutes);
+            json.WriteNumber("cutMinutes", OrderWriter.Prove(found, plan.House, cancel: cancel).CutMinutes);
             Strings(json, "gives", plan.Gives);
             Strings(json, "losses", plan.Losses);
             json.WriteStartArray("buys");

@@ -52,7 +52,7 @@ public sealed record PlansFound(ImmutableArray<RankedPlan> Plans, ImmutableArray
 public static class PlanSearch
 {
     /// <summary>Work before the search settles for what it has: boxes and things, times the houses of them that are simulated.</summary>
-    public const int UsualBudget = 40_000;
+    public const int UsualBudget = 50_000;
 
     /// <summary>Plans that are shown.</summary>
     private const int MostPlans = 5;
@@ -62,32 +62,42 @@ public static class PlanSearch
     /// <summary>Less is no reason to show another plan.</summary>
     private const int FeltMinutes = 4;
 
-    public static PlansFound Of(NetworkDocument found, CancellationToken cancel = default, int budget = UsualBudget)
+    /// <param name="pins">What is settled beforehand; plans that differ from it are none.</param>
+    public static PlansFound Of(NetworkDocument found, CancellationToken cancel = default, int budget = UsualBudget, Pins? pins = null)
     {
-        var search = Run(found, budget, cancel);
+        var search = Run(found, budget, cancel, pins);
         var plans = search.Plans();
         // What can be bought mends a conflict; it does not undo it.
         ImmutableArray<RankedPlan> shown = Shopping.Best(search, plans, cancel) is { } bought ? [.. plans.Take(MostPlans - 1), bought] : plans;
         return new(shown, WhyNots.Of(search.Bench, search.Cured, plans), Conflicts.Of(search.Bench, search.Cured, plans, search.IsExact, cancel), search.IsExact, search.Bench.Searched);
     }
 
-    internal static Outcome Run(NetworkDocument found, int budget, CancellationToken cancel)
+    internal static Outcome Run(NetworkDocument found, int budget, CancellationToken cancel, Pins? pins = null)
     {
         found = Laptop.Away(found);
         var ground = new Ground(found);
         var bench = new Bench(ground, cancel);
-        var walk = new Walk(bench, new Choices(ground), Math.Max(LeastSearched, budget / Math.Max(1, found.Devices.Length + found.Endpoints.Length)));
+        var houses = Math.Max(LeastSearched, budget / Math.Max(1, found.Devices.Length + found.Endpoints.Length));
+        var walk = new Walk(bench, new Choices(ground, pins), houses);
         walk.Run();
+        bool IsPinned(Leaf leaf) => pins is null || leaf.Structure.Boxes.Select((use, i) => (use, i)).All(one => pins.Allow(ground.Found.Devices[one.i].Id, one.use));
         var cured = new List<Leaf> { bench.AsItIs, Cures.Apply(bench, bench.AsItIs) };
+        cured.RemoveAll(leaf => !IsPinned(leaf));
         var best = cured.Where(leaf => leaf.IsAllowed).Select(leaf => leaf.Rank).DefaultIfEmpty(PlanRank.Worst).Min();
         var isProved = true;
         // In the order of what their cures may bring: when that is no better than what is there already, the rest are in vain.
         var waiting = bench.Leaves.OrderBy(leaf => leaf.Hoped).ThenBy(leaf => leaf.Rank).ToList();
+        // Where not all can be cured, each way of handing the line on has its turn.
+        if (!walk.IsWhole) waiting = [.. waiting.GroupBy(leaf => leaf.Structure.HandsTo * 2 + (leaf.Structure.IsDmz ? 1 : 0)).SelectMany(way => way.Select((leaf, i) => (leaf, i))).Where(one => one.i < 10).OrderBy(one => one.i).Select(one => one.leaf)];
         var n = 0;
         foreach (var leaf in waiting)
         {
-            if (leaf.Hoped > best) break;
-            if (!leaf.IsAllowed && !IsCurable(leaf)) continue;
+            if (leaf.Hoped > best)
+            {
+                if (walk.IsWhole) break;
+                continue;
+            }
+            if (!IsPinned(leaf) || (!leaf.IsAllowed && !IsCurable(leaf))) continue;
             if (n++ >= MostCured)
             {
                 isProved = false;
@@ -96,9 +106,18 @@ public static class PlanSearch
             cured.Add(Cures.Apply(bench, leaf));
             if (cured[^1].IsAllowed && cured[^1].Rank < best) best = cured[^1].Rank;
         }
+        // In a house too big to be walked whole the best way of handing the line on is looked at once more, from where it has got to.
+        for (var round = 0; !walk.IsWhole && round < 3; round++)
+        {
+            if (cured.Where(leaf => leaf.IsAllowed).MinBy(leaf => leaf.Rank) is not { } top || bench.Try(top.Structure) is not { } start) break;
+            var next = walk.From(start, houses / 4);
+            if (next.Structure.Key == start.Structure.Key) break;
+            cured.Add(Cures.Apply(bench, next));
+        }
         // The best of every kind, so that each has its say.
-        foreach (var kind in bench.Leaves.Where(leaf => leaf.IsAllowed).GroupBy(leaf => string.Join('+', Schools.Of(ground, leaf.Structure).Select(one => one.School).Distinct().Order())))
+        foreach (var kind in bench.Leaves.Where(leaf => leaf.IsAllowed && IsPinned(leaf)).GroupBy(leaf => string.Join('+', Schools.Of(ground, leaf.Structure).Select(one => one.School).Distinct().Order())))
             if (kind.MinBy(leaf => leaf.Rank) is { } one && !cured.Exists(leaf => leaf.Structure.Key == one.Structure.Key)) cured.Add(n++ < MostCured + 20 ? Cures.Apply(bench, one) : one);
+        cured.RemoveAll(leaf => !IsPinned(leaf));
         return new(bench, cured, walk.IsWhole && isProved);
     }
 

@@ -38,10 +38,9 @@ internal static class BoxWork
     public static bool SameSettings(Device now, Device planned) => SettingCatalogue.All.All(setting => setting.IsAlike(now, planned));
 
     /// <summary>What is set in one save of these pages, from the catalogue: each action on the box as the ones before it have left it.</summary>
-    private static (ImmutableArray<InstallerAction> Actions, ImmutableArray<SettingChange> Rows) Acts(WorkInProgress work, Device planned, params ReadOnlySpan<SettingsPage> pages)
+    internal static (ImmutableArray<InstallerAction> Actions, ImmutableArray<SettingChange> Rows) Acts(NetworkDocument house, Device planned, params ReadOnlySpan<SettingsPage> pages)
     {
         var (actions, rows) = (ImmutableArray.CreateBuilder<InstallerAction>(), ImmutableArray.CreateBuilder<SettingChange>());
-        var house = work.House;
         // Its own address is asked for when the mode allows it: a second look finds what the first had to leave.
         for (var round = 0; round < 2; round++)
             foreach (var setting in SettingCatalogue.All)
@@ -60,7 +59,7 @@ internal static class BoxWork
 
     private static void Page(WorkInProgress work, Device planned, SettingsPage page, string brief, string title, ImmutableArray<string> cautions)
     {
-        var (actions, rows) = Acts(work, planned, page);
+        var (actions, rows) = Acts(work.House, planned, page);
         if (actions.IsEmpty) return;
         // Changing them is a usual cure: then they are what to look at, on a laptop that asked anew.
         var laptopTells = actions.Any(action => action is SetLeaseDns) && work.LaptopIsServedBy(planned.Id);
@@ -93,12 +92,12 @@ internal static class BoxWork
     }
 
     /// <summary>A box as sold shows something else first; its kind says what, and the way past.</summary>
-    private static string[] PastFirstPage(Device box) =>
+    internal static string[] PastFirstPage(Device box) =>
         box.DefaultPassword == true && KitShelf.Find(box.Kit)?.SetUp.Past is { } past ? [$"Its first page is no settings page. {past}"] : [];
 
     private static void Address(WorkInProgress work, Device planned)
     {
-        var (actions, rows) = Acts(work, planned, SettingsPage.Address);
+        var (actions, rows) = Acts(work.House, planned, SettingsPage.Address);
         if (actions.IsEmpty || planned.Lan?.Address is not { } wanted) return;
         work.Step(new("New address", $"Give {planned.Name} a new address")
         {
@@ -152,7 +151,7 @@ internal static class BoxWork
 
     private static void Password(WorkInProgress work, Device planned)
     {
-        var (actions, _) = Acts(work, planned, SettingsPage.Password);
+        var (actions, _) = Acts(work.House, planned, SettingsPage.Password);
         if (actions.IsEmpty) return;
         work.Step(new("Admin password", $"Change the admin password of {planned.Name}")
         {
@@ -167,7 +166,7 @@ internal static class BoxWork
     {
         // With the mode it goes off in the same breath.
         if (planned.Mode != work.House.FindDevice(planned.Id)!.Mode) return;
-        var (actions, rows) = Acts(work, planned, SettingsPage.DhcpOff);
+        var (actions, rows) = Acts(work.House, planned, SettingsPage.DhcpOff);
         if (actions.IsEmpty) return;
         work.Step(new("DHCP off", $"Turn off the DHCP server of {planned.Name}")
         {
@@ -185,7 +184,7 @@ internal static class BoxWork
     private static void Mode(WorkInProgress work, Device planned)
     {
         var isMode = work.House.FindDevice(planned.Id)!.Mode != planned.Mode;
-        var (actions, rows) = Acts(work, planned, SettingsPage.DhcpOff, SettingsPage.Mode);
+        var (actions, rows) = Acts(work.House, planned, SettingsPage.DhcpOff, SettingsPage.Mode);
         if (actions.IsEmpty) return;
         work.Step(new(isMode ? $"{Capital(planned.Mode.Say())} mode" : "What it joins",
             isMode ? $"Put {planned.Name} into {planned.Mode.Say()} mode" : $"Set what {planned.Name} joins")
@@ -202,12 +201,12 @@ internal static class BoxWork
 
     private static void Power(WorkInProgress work, Device planned)
     {
-        var (actions, _) = Acts(work, planned, SettingsPage.Power);
+        var (actions, _) = Acts(work.House, planned, SettingsPage.Power);
         if (actions is not [SwitchPower power]) return;
         work.Step(new(power.On ? "Power on" : "Power off", power.Say(work.House)) { Actions = actions, WaitSeconds = power.On ? RebootSeconds(planned) : null });
     }
 
-    private static ImmutableArray<string> ModeCautions(Device planned, bool isMode)
+    internal static ImmutableArray<string> ModeCautions(Device planned, bool isMode)
     {
         if (planned.Traits.Caution is { } caution && (isMode || planned.Traits.BridgesByRadio)) return [caution];
         return isMode ? [LastFromHere] : [];

@@ -65,5 +65,5 @@ internal static class LaptopMoves
         return null;
     }
 
-    private static string MaskOf(Prefix prefix) => new Ipv4Address(prefix.Mask).ToString();
+    internal static string MaskOf(Prefix prefix) => new Ipv4Address(prefix.Mask).ToString();
 }

@@ -3,6 +3,7 @@ using System.Text.Json.Serialization;
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Readings;
+using Altrin.Core.Simulation;
 
 namespace Altrin.Core.WorkOrders;
 
@@ -12,6 +13,19 @@ namespace Altrin.Core.WorkOrders;
 public sealed record WorkOrder(string Title, ImmutableArray<WorkStep> Steps, int Minutes, ImmutableArray<string> Gaps)
 {
     public bool IsProven => Gaps.IsEmpty;
+
+    /// <summary>The minutes of steps, restarts included, after which something that has internet in the house as found has none.</summary>
+    public int CutMinutes(NetworkDocument found)
+    {
+        var online = Simulator.Run(found) is var state ? found.Endpoints.Where(thing => state.Internet(thing.Id).Reachable == Answer.Yes).Select(thing => thing.Id).ToList() : [];
+        var minutes = 0.0;
+        foreach (var step in Steps)
+        {
+            var after = Simulator.Run(step.After!);
+            if (online.Exists(thing => step.After!.FindEndpoint(thing) is not null && after.Internet(thing).Reachable == Answer.No)) minutes += step.Minutes;
+        }
+        return (int)Math.Ceiling(minutes);
+    }
 }
 
 /// <summary>One thing to do, where to be for it, and what must then be seen.</summary>

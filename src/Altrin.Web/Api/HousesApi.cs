@@ -24,7 +24,6 @@ internal static class HousesApi
         api.MapPost("/{side}/deeds", Do);
         api.MapPost("/{side}/undo", Undo);
         api.MapPost("/{side}/redo", Redo);
-        api.MapGet("/plans", Plans);
         api.MapGet("/{side}/trace/{from}", Trace);
         api.MapGet("/{side}/reach", Reach);
         api.MapPut("/planned", Adopt);
@@ -100,9 +99,4 @@ internal static class HousesApi
         SideOf(side) is { } which
             ? await Answers.After(await jobs.Redo(id, which, new(seen.Version, seen.Id), cancel), jobs, id, cancel)
             : NoSuchSide(side);
-
-    private static async Task<Results<Ok<PlanView[]>, ProblemHttpResult>> Plans(string id, JobStore jobs, CancellationToken cancel) =>
-        await jobs.Find(id, cancel) is { } job
-            ? TypedResults.Ok(Planner.Propose(job.Found.Document, cancel).Select(plan => PlanView.Of(plan, job.Found.Document)).ToArray())
-            : Answers.NoSuchJob();
 }

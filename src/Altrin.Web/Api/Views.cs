@@ -128,16 +128,13 @@ public sealed record PlanSoFar(int Deeds, ImmutableArray<HeldView> Held)
 /// <param name="Later">It is kept until the house allows it.</param>
 public sealed record HeldView(int Index, string Say, string Why, bool Later);
 
-public sealed record PlanView(string Id, string Title, string Summary, ImmutableArray<InstallerAction> Actions, ImmutableArray<string> Deeds,
-    int WantsHeld, int Wants, int Faults, int Cautions, int NatLayers, int Subnets, int Minutes, ImmutableArray<string> GivesUp)
-{
-    public static PlanView Of(Plan plan, NetworkDocument found) => new(plan.Id, plan.Title, plan.Summary, plan.Actions,
-        HouseView.InWords(plan.Actions, found), plan.WantsHeld, plan.WantsTotal, plan.Faults, plan.Cautions, plan.NatLayers, plan.Subnets,
-        WorkOrderWriter.Write(found, plan.House).Minutes, plan.GivesUp);
-}
-
 public sealed record TickView(string StepKey, int Revision, string Outcome, string Note, DateTimeOffset? StartedAt, DateTimeOffset? DoneAt);
 
-public sealed record WorkOrderView(WorkOrder Order, bool IsProven, ImmutableArray<TickView> Ticks);
+/// <param name="Way"><c>keep</c> or <c>reset</c>: how this order treats boxes that get a new part to play.</param>
+/// <param name="CutMinutes">While somebody who had internet has none.</param>
+/// <param name="OtherWay">What the other way comes to; null where there is none.</param>
+public sealed record WorkOrderView(WorkOrder Order, bool IsProven, ImmutableArray<TickView> Ticks, string Way, int CutMinutes, OtherWayView? OtherWay);
+
+public sealed record OtherWayView(string Way, int Minutes, int CutMinutes, int Steps, bool IsProven);
 
 public sealed record LogView(string Side, int Number, string Sentence, DateTimeOffset At, bool IsCurrent);

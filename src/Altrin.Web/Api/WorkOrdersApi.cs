@@ -8,6 +8,7 @@ namespace Altrin.Web.Api;
 internal static class WorkOrdersApi
 {
     private const int MostNoteLetters = 4000;
+    private const string Keep = "keep", Reset = "reset";
 
     public static void MapWorkOrders(this IEndpointRouteBuilder routes)
     {
@@ -16,11 +17,21 @@ internal static class WorkOrdersApi
         api.MapPut("/{step}", Say).ProducesProblem(404).ProducesProblem(409);
     }
 
-    private static async Task<Results<Ok<WorkOrderView>, ProblemHttpResult>> Get(string id, JobStore jobs, CancellationToken cancel)
+    /// <param name="way"><c>keep</c>: boxes keep what is set on them, found by search; <c>reset</c>: a box with a new part to play begins with a reset, as
+    /// the trade does it. Nothing: the first, or the second where no search found one.</param>
+    private static async Task<Results<Ok<WorkOrderView>, ValidationProblem, ProblemHttpResult>> Get(string id, string? way, JobStore jobs, CancellationToken cancel)
     {
+        if (way is not (null or Keep or Reset)) return Answers.Invalid("way", $"“{way}” is no way to do it. Use {Keep} or {Reset}.");
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
-        var order = WorkOrderWriter.Write(job.Found.Document, job.Planned.Document, cancel);
-        return TypedResults.Ok(new WorkOrderView(order, order.IsProven, [.. (await jobs.Ticks(id, cancel)).Select(View)]));
+        var (found, planned) = (job.Found.Document, job.Planned.Document);
+        var reset = WorkOrderWriter.Write(found, planned, cancel);
+        var keep = WorkOrderWriter.Search(found, planned, cancel: cancel);
+        var isKept = keep is not null && (way is null or Keep) && !(way is null && !keep.IsProven && reset.IsProven);
+        var (order, other) = isKept ? (keep!, reset) : (reset, keep);
+        // Two ways that are one are no choice.
+        var isOne = other is null || other.Steps.Select(step => step.Key).SequenceEqual(order.Steps.Select(step => step.Key));
+        return TypedResults.Ok(new WorkOrderView(order, order.IsProven, [.. (await jobs.Ticks(id, cancel)).Select(View)], isKept ? Keep : Reset, order.CutMinutes(found),
+            isOne ? null : new(isKept ? Reset : Keep, other!.Minutes, other.CutMinutes(found), other.Steps.Length, other.IsProven)));
     }
 
     private static async Task<Results<Ok<TickView>, ValidationProblem, ProblemHttpResult>> Say(string id, string step, SetTick said, JobStore jobs, CancellationToken cancel)

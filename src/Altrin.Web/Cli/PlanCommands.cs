@@ -4,15 +4,18 @@ using Altrin.Core.Documents;
 using Altrin.Core.Formats;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
+using Altrin.Core.WorkOrders.Search;
 
 namespace Altrin.Web.Cli;
 
 /// <summary><c>plan FILE [--most N]</c> and <c>order FROM TO</c>.</summary>
 internal static class PlanCommands
 {
-    private const string PlanUsage = "usage: plan [--most N] FILE (- reads standard input)", OrderUsage = "usage: order FROM TO";
+    private const string PlanUsage = "usage: plan [--most N] FILE (- reads standard input)", OrderUsage = "usage: order [--with laptop|no-socket|phone] FROM TO";
 
     private const int NoOrder = 3;
+
+    private static readonly Dictionary<string, Hands> HandsOf = new(StringComparer.Ordinal) { ["laptop"] = Hands.Laptop, ["no-socket"] = Hands.NoSocket, ["phone"] = Hands.Phone };
 
     public static int Plan(string[] arguments, Func<Stream> standardInput, Stream output, TextWriter error)
     {
@@ -28,11 +31,17 @@ internal static class PlanCommands
         return 0;
     }
 
-    public static int Order(string[] files, Func<Stream> standardInput, Stream output, TextWriter error)
+    public static int Order(string[] arguments, Func<Stream> standardInput, Stream output, TextWriter error)
     {
+        var (hands, files) = (Hands.Laptop, new List<string>());
+        for (var i = 0; i < arguments.Length; i++)
+        {
+            if (arguments[i] != "--with") files.Add(arguments[i]);
+            else if (++i >= arguments.Length || !HandsOf.TryGetValue(arguments[i], out hands)) return InputFile.Fail(error, $"--with wants laptop, no-socket or phone. {OrderUsage}");
+        }
         if (files is not [var from, var to]) return InputFile.Fail(error, OrderUsage);
         if (House(from, standardInput, error, isOneOfTwo: true) is not { } found || House(to, standardInput, error, isOneOfTwo: true) is not { } planned) return InputFile.Unreadable;
-        var proven = OrderWriter.Prove(found, planned);
+        var proven = OrderWriter.Prove(found, planned, hands);
         // What no step reaches is no order from the one to the other.
         if (proven.Gaps.FirstOrDefault(gap => gap.StartsWith("The last step does not end", StringComparison.Ordinal)) is not null)
         {

@@ -25,6 +25,7 @@ public class ActionTests
         new UnplugEndpoint("printer"),
         new SetEndpointAddress("printer", new()),
         new PlugLaptop(new("gw", "lan4")),
+        new JoinLaptop("larkspur", "gw", WifiSecurity.Wpa2, "home"),
         new SetLaptopAddress(InterfaceAddress.Parse("192.168.1.9/24")),
         new PutLaptopAway(),
         new SetMode("gw", DeviceMode.Modem),

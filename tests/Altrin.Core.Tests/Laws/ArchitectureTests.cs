@@ -14,7 +14,7 @@ public partial class ArchitectureTests
         ["Simulation"] = ["Network", "Radio"],
         ["Actions"] = ["Network", "Documents", "Kit"],     // an action asks whether the document it makes could be read
         ["Rules"] = ["Network", "Radio", "Simulation", "Actions", "Rules"],
-        ["Planning"] = ["Network", "Documents", "Simulation", "Actions", "Rules"],
+        ["Planning"] = ["Network", "Radio", "Documents", "Kit", "Simulation", "Actions", "Rules"],
         ["Readings"] = ["Network", "Kit", "Simulation"],
         ["Secrets"] = [],
         ["Addressing"] = ["Network", "Actions", "Simulation"],

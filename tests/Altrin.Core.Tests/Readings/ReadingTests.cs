@@ -7,6 +7,8 @@ using Altrin.Core.Readings;
 using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders;
 
+using Altrin.Core.Tests.Planning;
+
 namespace Altrin.Core.Tests.Readings;
 
 /// <summary>Readings are values: what a laptop must show, whether what it shows is that, and the words for it.</summary>
@@ -98,7 +100,7 @@ public class ReadingTests
     public void The_readings_of_an_order_are_those_of_the_house_at_that_step(string example)
     {
         var compared = 0;
-        foreach (var plan in Planner.Propose(Examples.House(example)))
+        foreach (var plan in HandPlanner.Propose(Examples.House(example)))
         {
             var house = Examples.House(example);
             foreach (var step in WorkOrderWriter.Write(house, plan.House).Steps)

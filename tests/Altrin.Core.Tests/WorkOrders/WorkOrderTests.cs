@@ -7,6 +7,8 @@ using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders;
 
+using Altrin.Core.Tests.Planning;
+
 namespace Altrin.Core.Tests.WorkOrders;
 
 public class WorkOrderTests
@@ -14,7 +16,7 @@ public class WorkOrderTests
     private static readonly NetworkDocument Demo = Examples.House("larkspur-house");
 
     private static WorkOrder OrderFor(string plan, NetworkDocument? house = null) =>
-        WorkOrderWriter.Write(house ?? Demo, Planner.Propose(house ?? Demo).First(one => one.Id == plan).House);
+        WorkOrderWriter.Write(house ?? Demo, HandPlanner.Propose(house ?? Demo).First(one => one.Id == plan).House);
 
     private static int Step(WorkOrder order, string brief) => order.Steps.First(step => step.Short == brief).Number;
 
@@ -46,14 +48,14 @@ public class WorkOrderTests
 
     public static IEnumerable<TheoryDataRow<string, string>> Plans() =>
         from example in Examples.Names()
-        from plan in Planner.Propose(Examples.House(example))
+        from plan in HandPlanner.Propose(Examples.House(example))
         select new TheoryDataRow<string, string>(example, plan.Id);
 
     [Theory, MemberData(nameof(Plans))]
     public void Every_plan_has_an_order_that_can_be_followed(string example, string plan)
     {
         var found = Examples.House(example);
-        var planned = Planner.Propose(found).First(one => one.Id == plan).House;
+        var planned = HandPlanner.Propose(found).First(one => one.Id == plan).House;
         Follow(found, planned, WorkOrderWriter.Write(found, planned));
     }
 
@@ -71,7 +73,7 @@ public class WorkOrderTests
     [Fact]
     public void One_network_cures_the_demo_house_whole()
     {
-        var plan = Planner.Propose(Demo)[0];
+        var plan = HandPlanner.Propose(Demo)[0];
         // The caution that stays: the old router's sockets are slower than the line, which no setting mends.
         Assert.Equal(("one-network", 7, 0, 1, 1), (plan.Id, plan.WantsHeld, plan.Faults, plan.Cautions, plan.NatLayers));
     }
@@ -79,7 +81,7 @@ public class WorkOrderTests
     [Fact]
     public void Kept_apart_costs_what_needs_one_network_and_says_so()
     {
-        var plan = Planner.Propose(Demo).First(one => one.Id == "kept-apart");
+        var plan = HandPlanner.Propose(Demo).First(one => one.Id == "kept-apart");
         Assert.Equal((0, 2, 2), (plan.Faults, plan.NatLayers, plan.Subnets));
         Assert.Contains(plan.GivesUp, loss => loss.StartsWith("Work laptop finds and uses Study printer", StringComparison.Ordinal));
     }

@@ -10,41 +10,34 @@ namespace Altrin.Core.Planning.Search;
 /// <summary>What no structure decides: a finding's fixes, and where a thing joins, as long as each makes the plan better.</summary>
 internal static class Cures
 {
-    private const int MostRounds = 24, MostTries = 160;
+    private const int MostRounds = 8, MostTries = 300;
 
     /// <summary>The plan with every cure that betters it; itself where none does.</summary>
     public static Leaf Apply(Bench bench, Leaf leaf)
     {
-        var tries = 0;
+        var (tries, begun) = (0, leaf);
         for (var round = 0; round < MostRounds; round++)
         {
-            var better = Better(bench, leaf, ref tries);
-            if (better is null) return round == 0 ? leaf : Read(bench, leaf);
-            leaf = better;
+            var before = leaf;
+            // One after the other, each on what the ones before it have left; another round for what they brought up.
+            foreach (var actions in Moves(Evaluation.Of(leaf.House)).ToList())
+            {
+                if (tries >= MostTries) break;
+                if (After(leaf.House, actions) is not { } house || bench.Limits.WhyNotBuilt(house) is not null) continue;
+                tries++;
+                var next = bench.Judge(leaf.Structure, house);
+                if ((next.IsAllowed || !leaf.IsAllowed) && ((next.IsAllowed && !leaf.IsAllowed) || next.Rank < leaf.Rank)) leaf = next;
+            }
+            if (ReferenceEquals(before, leaf)) break;
         }
-        return Read(bench, leaf);
+        return ReferenceEquals(begun, leaf) ? leaf : Read(leaf);
     }
 
     /// <summary>A cure may make another structure of it: what it is called is read off the house.</summary>
-    private static Leaf Read(Bench bench, Leaf leaf)
+    private static Leaf Read(Leaf leaf)
     {
         var now = new Ground(leaf.House).AsFound;
         return leaf with { Structure = now with { Boxes = [.. now.Boxes.Select((use, i) => use with { Room = use.IsUsed ? leaf.Structure.Boxes[i].Room : null })] } };
-    }
-
-    private static Leaf? Better(Bench bench, Leaf leaf, ref int tries)
-    {
-        var now = Evaluation.Of(leaf.House);
-        foreach (var actions in Moves(bench, now))
-        {
-            if (tries >= MostTries) return null;
-            if (After(leaf.House, actions) is not { } house || bench.Limits.WhyNotBuilt(house) is not null) continue;
-            tries++;
-            var next = bench.Judge(leaf.Structure, house);
-            if (next.IsAllowed || !leaf.IsAllowed)
-                if (next.IsAllowed && !leaf.IsAllowed || next.Rank < leaf.Rank) return next;
-        }
-        return null;
     }
 
     private static NetworkDocument? After(NetworkDocument house, ImmutableArray<InstallerAction> actions)
@@ -57,7 +50,7 @@ internal static class Cures
         return house;
     }
 
-    private static IEnumerable<ImmutableArray<InstallerAction>> Moves(Bench bench, Evaluation now)
+    private static IEnumerable<ImmutableArray<InstallerAction>> Moves(Evaluation now)
     {
         foreach (var finding in now.Findings)
             foreach (var fix in finding.Fixes) yield return fix.Actions;

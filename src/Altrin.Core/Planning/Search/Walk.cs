@@ -35,24 +35,36 @@ internal sealed class Walk(Bench bench, Choices choices, int budget)
     /// <summary>From the house as found and from each way of handing the line on, one box after the other, as long as it gets better.</summary>
     private void Climb()
     {
+        // Half of it for the line as it is handed on now, the rest for the other ways.
+        var share = budget * 2 / 5;
         foreach (var way in choices.Ways)
         {
-            if (Begin(way) is not { } at) continue;
-            for (var isBetter = true; isBetter && !IsSpent && bench.Searched < budget / 2;)
+            var limit = share;
+            share = budget * 2 / 5 / Math.Max(1, choices.Ways.Count - 1);
+            if (Begin(way) is { } at) From(at, limit);
+        }
+    }
+
+    /// <summary>One box after the other is used otherwise, as long as it gets better.</summary>
+    /// <param name="limit">Houses that may be simulated for it.</param>
+    public Leaf From(Leaf at, int limit)
+    {
+        var until = bench.Searched + limit;
+        for (var isBetter = true; isBetter && bench.Searched < until;)
+        {
+            isBetter = false;
+            for (var box = 0; box < ground.Found.Devices.Length; box++)
             {
-                isBetter = false;
-                for (var box = 0; box < ground.Found.Devices.Length; box++)
+                if (box == ground.Root || box == at.Structure.HandsTo) continue;
+                foreach (var use in choices.Likely[box])
                 {
-                    if (box == ground.Root || box == at.Structure.HandsTo) continue;
-                    foreach (var use in choices.Of[box])
-                    {
-                        if (IsSpent) return;
-                        if (use.Parent == ground.Root && !choices.MayHangAtRoot(box, at.Structure.Boxes[ground.Root], at.Structure.HandsTo)) continue;
-                        if (Look(at.Structure.With(box, use)) is { } next && Climbs(next, at)) (at, isBetter) = (next, true);
-                    }
+                    if (bench.Searched >= until) break;
+                    if (use.Parent == ground.Root && !choices.MayHangAtRoot(box, at.Structure.Boxes[ground.Root], at.Structure.HandsTo)) continue;
+                    if (Look(at.Structure.With(box, use)) is { } next && Climbs(next, at)) (at, isBetter) = (next, true);
                 }
             }
         }
+        return at;
     }
 
     /// <summary>Not allowed is worse than anything that is; of two that are not, the better rank leads on.</summary>
@@ -80,6 +92,8 @@ internal sealed class Walk(Bench bench, Choices choices, int budget)
     /// <returns>False where the budget ended first.</returns>
     private bool Exhaust()
     {
+        // A space that no budget will see the end of is not begun: its first corner is no better than any other.
+        if (choices.Of.Where(list => list.Count > 0).Aggregate((double)choices.Ways.Count, (count, list) => count * list.Count) > budget * 1000.0) return false;
         foreach (var way in choices.Ways)
         {
             var structure = ground.Root >= 0 ? ground.AsFound.With(ground.Root, way.Root) with { HandsTo = way.HandsTo, IsDmz = way.IsDmz } : ground.AsFound;

@@ -1,4 +1,5 @@
 using Altrin.Core.Network;
+using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Planning.Space;
 
@@ -7,17 +8,26 @@ public sealed class Choices
 {
     private static readonly DeviceMode[] ByRadio = [DeviceMode.Repeater, DeviceMode.MeshSatellite, DeviceMode.ClientBridge, DeviceMode.Wds];
 
-    private readonly Ground ground;
+    private const int MostHeard = 3;
+    private const double Margin = 12;
 
-    public Choices(Ground ground)
+    private readonly Ground ground;
+    private readonly Hearing hearing;
+
+    public Choices(Ground ground, Pins? pins = null)
     {
-        this.ground = ground;
-        Of = [.. Enumerable.Range(0, ground.Found.Devices.Length).Select(box => box == ground.Root ? [] : List(box).Distinct().ToList())];
-        Ways = [.. RootWays().Distinct()];
+        (this.ground, hearing) = (ground, new(ground.Found));
+        pins ??= Pins.None;
+        Of = [.. Enumerable.Range(0, ground.Found.Devices.Length).Select(box => box == ground.Root ? [] : List(box).Distinct().Where(use => pins.Allow(ground.Found.Devices[box].Id, use)).ToList())];
+        Likely = [.. Of.Select((list, box) => list.Where(use => use.Joined != Joined.ByRadio || use == ground.AsFound.Boxes[box] || IsLoud(box, use)).ToList())];
+        Ways = [.. RootWays().Distinct().Where(way => ground.Root < 0 || pins.Allow(ground.Found.Devices[ground.Root].Id, way.Item1))];
     }
 
     /// <summary>For each box but the one at the line, as found first.</summary>
     public IReadOnlyList<IReadOnlyList<BoxUse>> Of { get; }
+
+    /// <summary>The same without radio joins to any but the few boxes that are heard best: where all cannot be tried.</summary>
+    public IReadOnlyList<IReadOnlyList<BoxUse>> Likely { get; }
 
     /// <summary>How the box at the line hands on; as found first.</summary>
     public IReadOnlyList<(BoxUse Root, int HandsTo, bool IsDmz)> Ways { get; }
@@ -81,12 +91,38 @@ public sealed class Choices
         if (box.LeaveAsFound == true) yield break;
         foreach (var band in box.Radios.Select(radio => radio.Band).Distinct().Where(band => ground.Found.Devices[parent].Radios.Any(radio => radio.Band == band)))
         {
+            // What would not be heard is no join. A channel moves the limit by a few decibels at most.
+            if (Level(i, room, parent, band) is { } level && level < Radio.LinkRate.LeastDbm(band) - Margin) continue;
             var modes = box.KeptApart == true ? [] : ByRadio.Where(box.CanBe).Where(mode => mode != DeviceMode.Wds || ground.Found.Devices[parent].Supports.IsEmpty || ground.Found.Devices[parent].CanBe(DeviceMode.Wds)).ToList();
             // The choice that translates is for whom no other is left.
             if (modes.Count == 0 && box.CanBe(DeviceMode.Router) && (isSame.Joined == Joined.ByRadio && isSame.Routes)) modes = [DeviceMode.Router];
             foreach (var mode in modes) yield return use with { Mode = mode, Joined = Joined.ByRadio, Band = band };
         }
     }
+
+    /// <summary>How loud the upper box would be there, in dBm; null where a place is not known, and it is believed.</summary>
+    private double? Level(int box, string? room, int parent, Band band)
+    {
+        var found = ground.Found;
+        if (found.Devices[parent].Radios.FirstOrDefault(radio => radio.Band == band) is not { } sender) return null;
+        // Where the upper box is put may be open too: then nothing is known.
+        if (!ground.InUse[parent] && ground.RoomsFor(parent).Skip(1).Any()) return null;
+        var here = room is null ? hearing.PlaceOf(box) : hearing.Plan.PlaceOf(room, null);
+        if (!here.IsListed || !hearing.PlaceOf(parent).IsListed) return null;
+        return hearing.LevelDbm(parent, sender, Hearing.Configured(found.Devices[parent], sender), here);
+    }
+
+    private bool IsLoud(int box, BoxUse use)
+    {
+        var louder = 0;
+        if (Level(box, use.Room, use.Parent, use.Band) is not { } level) return true;
+        for (var other = 0; other < ground.Found.Devices.Length; other++)
+            // Whoever routes or makes the household's Wi-Fi by cable before one that joins by radio itself.
+            if (other != box && other != use.Parent && Level(box, use.Room, other, use.Band) is { } more && (Hops(other), -more).CompareTo((Hops(use.Parent), -level)) < 0) louder++;
+        return louder < MostHeard;
+    }
+
+    private int Hops(int box) => ground.AsFound.Boxes[box].Joined == Joined.ByRadio ? 1 : ground.AsFound.Boxes[box].IsUsed ? 0 : 1;
 
     private static IEnumerable<(DeviceMode Mode, bool ByHand)> WiredModes(Device box, BoxUse found)
     {

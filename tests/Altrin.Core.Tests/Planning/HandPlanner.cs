@@ -3,24 +3,24 @@ using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Rules;
 
-namespace Altrin.Core.Planning;
+namespace Altrin.Core.Tests.Planning;
 
-/// <summary>The two honest ways to use a second router: part of the one network, or a network kept apart.</summary>
-public static class Planner
+/// <summary>Plans by hand: the two uses of a second router, part of the one network or a network kept apart. The search is held to be no worse.</summary>
+internal static class HandPlanner
 {
     /// <summary>Enough for any home.</summary>
     private const int MostCures = 40;
 
     /// <summary>The plans this house admits, most wants held first. Empty where there is no second router.</summary>
-    public static ImmutableArray<Plan> Propose(NetworkDocument house, CancellationToken cancel = default)
+    public static ImmutableArray<HandPlan> Propose(NetworkDocument house, CancellationToken cancel = default)
     {
-        var plans = ImmutableArray.CreateBuilder<Plan>();
+        var plans = ImmutableArray.CreateBuilder<HandPlan>();
         if (OneNetwork(house, cancel) is { } one) plans.Add(one);
         if (KeptApart(house, cancel) is { } apart) plans.Add(apart);
         return [.. plans.OrderByDescending(plan => plan.WantsHeld).ThenBy(plan => plan.Faults).ThenBy(plan => plan.GivesUp.Length)];
     }
 
-    private static Plan? OneNetwork(NetworkDocument house, CancellationToken cancel)
+    private static HandPlan? OneNetwork(NetworkDocument house, CancellationToken cancel)
     {
         var seconds = SecondRouters(house).ToList();
         if (seconds.Count == 0) return null;
@@ -32,11 +32,11 @@ public static class Planner
         }
         draft.Cure(cancel);
         var becomes = seconds.Count == 1 ? "becomes an access point" : "become access points";
-        return Plan.Of("one-network", "One network", $"{Names(seconds)} {becomes}. Every device sees every other.", draft.Actions, draft.House,
+        return HandPlan.Of("one-network", "One network", $"{Names(seconds)} {becomes}. Every device sees every other.", draft.Actions, draft.House,
             seconds.Where(box => box.KeptApart == true).Select(box => $"What is behind {box.Name} is no longer kept apart, as the household wanted."));
     }
 
-    private static Plan? KeptApart(NetworkDocument house, CancellationToken cancel)
+    private static HandPlan? KeptApart(NetworkDocument house, CancellationToken cancel)
     {
         var seconds = SecondRouters(house).ToList();
         if (seconds.Count == 0) return null;
@@ -45,9 +45,9 @@ public static class Planner
             if (!Cascade(draft, second.Id)) return null;
         draft.Cure(cancel);
         return seconds.Count == 1
-            ? Plan.Of("kept-apart", "The second network kept apart",
+            ? HandPlan.Of("kept-apart", "The second network kept apart",
                 $"{Names(seconds)} {(seconds[0].Mode == DeviceMode.Router ? "stays" : "becomes")} a router with a subnet of its own. Nobody in the house looks in; it looks out.", draft.Actions, draft.House)
-            : Plan.Of("kept-apart", "The second networks kept apart",
+            : HandPlan.Of("kept-apart", "The second networks kept apart",
                 $"{Names(seconds)} are routers, each with a subnet of its own. Nobody in the house looks in; they look out.", draft.Actions, draft.House);
     }
 

@@ -1,0 +1,149 @@
+using System.Collections.Immutable;
+using Altrin.Core.Actions;
+using Altrin.Core.Network;
+using Altrin.Core.Readings;
+
+namespace Altrin.Core.WorkOrders.Search;
+
+/// <summary>Says an order that was found: where the laptop goes, which page opens, what is typed, what must then be seen.</summary>
+internal static class Narrator
+{
+    private const string LastFromHere = "From here on the box gives your laptop no address. That is meant: do this last.";
+
+    private static readonly ImmutableDictionary<SettingsPage, string> Briefs = new Dictionary<SettingsPage, string>
+    {
+        [SettingsPage.Address] = "New address",
+        [SettingsPage.Dhcp] = "DHCP",
+        [SettingsPage.DhcpOff] = "DHCP off",
+        [SettingsPage.Wifi] = "Wi-Fi",
+        [SettingsPage.Wan] = "WAN side",
+        [SettingsPage.Services] = "Other settings",
+        [SettingsPage.Sockets] = "VLANs",
+        [SettingsPage.Password] = "Admin password",
+        [SettingsPage.Mode] = "Mode",
+        [SettingsPage.Power] = "Power",
+    }.ToImmutableDictionary();
+
+    public static void Say(WorkInProgress work, ImmutableArray<Done> steps)
+    {
+        string? loggedIn = null;
+        foreach (var (act, moves, _, _) in steps)
+        {
+            work.Phase = act.Device is { } device ? $"At {work.House.NameOf(device)}" : act.Label.StartsWith("join ", StringComparison.Ordinal) || act.Label.StartsWith("address ", StringComparison.Ordinal) ? "The things in the house" : "Cables";
+            foreach (var move in moves) Move(work, move);
+            if (!moves.IsEmpty) loggedIn = null;
+            if (act.Page is { } page)
+            {
+                if (loggedIn != page) BoxWork.LogIn(work, page, "Log in");
+                // A restart, or another address, asks for a fresh log-in.
+                loggedIn = act.WaitSeconds > 0 ? null : page;
+            }
+            Do(work, act);
+        }
+    }
+
+    private static void Move(WorkInProgress work, InstallerAction move)
+    {
+        switch (move)
+        {
+            case PlugLaptop plug:
+                work.Step(new("Laptop there", $"Plug your laptop into {work.House.SocketName(plug.To)}")
+                { Actions = [move], NeedsLaptop = true, Expect = after => after.LaptopShows(), Cautions = ["Turn the laptop's Wi-Fi off, or it may talk to another box than the one on the cable."] });
+                break;
+            case JoinLaptop join:
+                work.Step(new("Join there", $"Join Wi-Fi {join.Ssid} of {work.House.NameOf(join.Near)}")
+                {
+                    Actions = [move],
+                    NeedsLaptop = true,
+                    Expect = after => after.LaptopShows(),
+                    Cautions = [join.Security == WifiSecurity.Open ? "Nobody guards this network yet: do not type the household's key over it." : "The key is on its label, or as it was set.", "Cable out; on a phone mobile data off, and let it not join the old network by itself."],
+                });
+                break;
+            case SetLaptopAddress { Address: { } own }:
+                work.Step(new("Laptop address", $"Give your laptop the fixed address {own.Address}")
+                {
+                    Actions = [move],
+                    NeedsLaptop = true,
+                    Changes = [new("IP address", "automatic", own.Address.ToString()), new("Subnet mask", null, LaptopMoves.MaskOf(own.Prefix)), new("Gateway", null, "leave empty")],
+                    Expect = after => after.LaptopShows(),
+                    Cautions = ["Set it back to automatic afterwards, or it will connect without internet elsewhere."],
+                });
+                break;
+            case SetLaptopAddress:
+                work.Step(new("Automatic again", "Set your laptop back to automatic addressing") { Actions = [move], NeedsLaptop = true, Expect = after => after.LaptopShows() });
+                break;
+            default:
+                work.Step(new("Laptop out", "Take your laptop out: the plan needs that socket") { Actions = [move] });
+                break;
+        }
+    }
+
+    private static void Do(WorkInProgress work, Act act)
+    {
+        if (act.IsForNow && act.Page is not null)
+            work.Step(new("A key for now", $"Give the open Wi-Fi of {work.House.NameOf(act.Page)} a key of its own, for the time of the work")
+            { Page = act.Page, Actions = act.Actions, Find = SettingWords.Find(SettingsPage.Wifi, work.House.FindDevice(act.Page)!.Kit), Cautions = ["Not the household's key: nobody guards this network yet. Join it anew with the new one."] });
+        else if (!act.Pages.IsEmpty) Save(work, act);
+        else if (act.Actions is [PlugCable plug])
+            work.Step(new("Cable in", plug.Say(work.House)) { Actions = act.Actions, WaitSeconds = 30, Cautions = SafetyCautions.OfCable(work.Planned, plug.Cable) });
+        else if (act.Actions is [UnplugCable])
+            work.Step(new("Cable out", act.Actions[0].Say(work.House)) { Actions = act.Actions, Cautions = act.IsForNow ? ["It goes back later: leave it lying at its socket."] : [] });
+        else if (act.Actions is [SetEndpointAddress set]) WorkOrderWriter.SetThingAddress(work, work.Planned.FindEndpoint(set.Endpoint)!);
+        else if (act.Actions is [ConnectEndpoint or UnplugEndpoint] && act.Label.StartsWith("join ", StringComparison.Ordinal))
+            work.Step(new($"Move {work.House.NameOf(act.Label[5..])}", act.Actions[0].Say(work.House)) { Actions = act.Actions, Expect = after => WorkOrderWriter.Shows(after, act.Label[5..]) });
+        else if (act.Actions is [AddDevice added])
+            work.Step(new("Unpack it", $"Unpack {added.Device.Name}, power on, nothing else plugged in") { Actions = act.Actions, WaitSeconds = act.WaitSeconds });
+        else
+            work.Step(new(act.Actions is [SetLine] ? "The line" : act.Label.StartsWith("power", StringComparison.Ordinal) ? "Power" : "By hand", string.Join("; ", act.Actions.Select(action => action.Say(work.House))))
+            { Actions = act.Actions, WaitSeconds = act.WaitSeconds > 0 ? act.WaitSeconds : null, Cautions = act.Actions is [SetLine] ? ["The provider's line and socket are the provider's: its terms decide what may be moved."] : [] });
+    }
+
+    private static void Save(WorkInProgress work, Act act)
+    {
+        var planned = work.Planned.FindDevice(act.Device!)!;
+        var (actions, rows) = BoxWork.Acts(work.House, planned, act.Pages.AsSpan());
+        var isMode = act.Pages.Contains(SettingsPage.Mode) && work.House.FindDevice(planned.Id)!.Mode != planned.Mode;
+        var cautions = ImmutableArray.CreateBuilder<string>();
+        if (act.Page is null) cautions.Add("It has no page of its own that opens here: set it at its main unit, in its app or with its button.");
+        if (act.Pages.Contains(SettingsPage.Address) && planned.Lan?.Address is { } own) cautions.Add($"Before: ping {own.Address} and look at the neighbours. Nobody may answer there.");
+        if (act.Pages.Contains(SettingsPage.Address)) cautions.Add("Save. The page will hang: the box restarts at its new address. Open the new one.");
+        if (act.Pages.Contains(SettingsPage.DhcpOff) && work.LaptopIsServedBy(planned.Id)) cautions.Add(LastFromHere);
+        if (act.Pages.Contains(SettingsPage.Dhcp) || act.Pages.Contains(SettingsPage.DhcpOff) || act.Pages.Contains(SettingsPage.Address)) cautions.AddRange(MustAskAnew(work, planned.Id));
+        if (act.Pages.Contains(SettingsPage.Mode)) cautions.AddRange(BoxWork.ModeCautions(planned, isMode));
+        if (act.Pages.Contains(SettingsPage.Password)) cautions.Add("It is not the Wi-Fi password. Note the new one: without it only a reset opens the page.");
+        work.Step(new(string.Join(", ", act.Pages.Select(page => Briefs[page]).Distinct()), Title(planned, act.Pages, isMode))
+        {
+            Page = act.Page,
+            Actions = actions,
+            Find = isMode || !act.Pages.Contains(SettingsPage.Mode) ? SettingWords.Find(act.Pages[^1], planned.Kit) : "Wireless, Repeater, or Uplink",
+            Changes = rows,
+            WaitSeconds = act.WaitSeconds > 0 ? act.WaitSeconds : null,
+            Expect = act.Page is null ? null : after => [.. after.LaptopShows(), .. after.PageReading(planned.Id)],
+            Cautions = cautions.ToImmutable(),
+        });
+    }
+
+    /// <summary>A lease outlives the change that made it: who holds one of this box, by name.</summary>
+    private static IEnumerable<string> MustAskAnew(WorkInProgress work, string device)
+    {
+        var holders = work.House.Endpoints.Where(thing => thing.Id != Laptop.Id && work.State.Net(thing.Id) is { Outcome: Simulation.LeaseOutcome.Leased, Candidates: [{ Server: var server }] } && server == device).Select(thing => thing.Name).ToList();
+        if (holders.Count > 0) yield return $"{Rules.Facts.Join(holders, 6)} hold{(holders.Count == 1 ? "s" : "")} an address from it until asked again: turn Wi-Fi off and on there, or pull the cable for a moment.";
+    }
+
+    private static string Title(Device box, ImmutableArray<SettingsPage> pages, bool isMode)
+    {
+        if (isMode) return $"Put {box.Name} into {box.Mode.Say()} mode";
+        if (pages.Contains(SettingsPage.Mode)) return $"Set what {box.Name} joins";
+        if (pages.Contains(SettingsPage.Address)) return pages.Length > 1 ? $"Give {box.Name} a new address, and set what it gives out" : $"Give {box.Name} a new address";
+        return pages[0] switch
+        {
+            SettingsPage.Wifi => $"Set the Wi-Fi of {box.Name}",
+            SettingsPage.Dhcp => $"Set what {box.Name} gives out",
+            SettingsPage.DhcpOff => $"Turn off the DHCP server of {box.Name}",
+            SettingsPage.Wan => $"Set the WAN side of {box.Name}",
+            SettingsPage.Sockets => $"Set the VLANs of {box.Name}",
+            SettingsPage.Password => $"Change the admin password of {box.Name}",
+            _ => $"Set the rest of {box.Name}",
+        };
+    }
+}

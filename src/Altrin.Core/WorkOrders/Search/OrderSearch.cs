@@ -1,0 +1,165 @@
+using System.Collections.Immutable;
+using Altrin.Core.Actions;
+using Altrin.Core.Documents;
+using Altrin.Core.Network;
+using Altrin.Core.Rules;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.WorkOrders.Search;
+
+/// <summary>One act of an order that was found, the laptop's way to it, and the houses before and after.</summary>
+internal sealed record Done(Act Act, ImmutableArray<InstallerAction> LaptopMoves, NetworkDocument Before, NetworkDocument After);
+
+/// <summary>Looks for the order in which the acts can be done: at every step the page opens, and no clash comes that was not there. Then the least
+/// minutes in which somebody has no internet, the fewest walks of the laptop, the fewest minutes.</summary>
+/// <remarks>Best first over the sets of acts that are done. What bounds it is counted, not timed: the same houses give the same order.</remarks>
+internal sealed class OrderSearch
+{
+    /// <summary>What cuts the installer off comes last at a box, its own address before it: common practice, no source. Worth a minute and a half of
+    /// somebody's internet, no more.</summary>
+    private const double PerCutMinute = 1000, PerWalk = 4, AgainstTheGrain = 1500;
+
+    /// <summary>Boxes and things, times houses simulated: past the first figure the nearest end is taken, past the second there is none.</summary>
+    private const int Patience = 60_000, Most = 240_000;
+
+    /// <summary>A house set from end to end is no matter of clever order any more.</summary>
+    private const int MostActs = 60;
+
+    /// <summary>Many boxes refuse an address that overlaps the side they are fed from: it is no state to pass through either.</summary>
+    private static readonly string[] Clashes = ["address-held-twice", "loop", "wan-lan-overlap"];
+    private static readonly ImmutableArray<IRule> ClashRules = [.. RuleBook.All.Where(rule => Clashes.Contains(rule.Id))];
+
+    private readonly NetworkDocument from, to;
+    private readonly Tasks tasks;
+    private readonly Spots spots;
+    private readonly List<string> online;
+    private readonly HashSet<string> clashes;
+    private readonly CancellationToken cancel;
+    private readonly int perHouse;
+    private int work;
+
+    private OrderSearch(NetworkDocument from, NetworkDocument to, Hands hands, CancellationToken cancel)
+    {
+        (this.from, this.to, this.cancel, tasks, spots) = (from, to, cancel, new(to), new(hands, to));
+        var state = Simulator.Run(from);
+        online = [.. from.Endpoints.Select(thing => thing.Id).Where(id => state.Internet(id).Reachable == Answer.Yes)];
+        clashes = ClashesIn(state);
+        perHouse = Math.Max(1, from.Devices.Length + from.Endpoints.Length);
+    }
+
+    /// <summary>The acts in order, from a house to another, both without a laptop; null where none was found.</summary>
+    public static ImmutableArray<Done>? Find(NetworkDocument from, NetworkDocument to, Hands hands = Hands.Laptop, CancellationToken cancel = default) => new OrderSearch(from, to, hands, cancel).Run();
+
+    /// <summary>Addresses held twice, second servers and loops.</summary>
+    public static HashSet<string> ClashesIn(NetworkState state)
+    {
+        var facts = new Facts(state);
+        // Two servers by what runs, not by what a rule says of it: a repeater that still gives out addresses is a finding of its own kind.
+        return [.. ClashRules.SelectMany(rule => rule.Check(facts)).Select(finding => finding.Key),
+            .. state.Servers.GroupBy(server => server.Segment).Where(group => group.Count() > 1).Select(group => $"servers:{string.Join('+', group.Select(server => server.Device).Order(StringComparer.Ordinal))}")];
+    }
+
+    private sealed record Node(NetworkDocument House, ImmutableSortedSet<string> Labels, double Cost, int Depth, Node? Parent, Done? Done);
+
+    private ImmutableArray<Done>? Run()
+    {
+        if (tasks.In(from).Count() > MostActs) return null;
+        var open = new PriorityQueue<Node, (double, int, int)>();
+        var best = new Dictionary<string, double>(StringComparer.Ordinal);
+        var (order, isHasty) = (0, false);
+        open.Enqueue(new(from, [], 0, 0, null, null), (0, 0, 0));
+        while (open.TryDequeue(out var node, out _))
+        {
+            cancel.ThrowIfCancellationRequested();
+            if (work > Most) return null;
+            if (!isHasty && work > Patience)
+            {
+                // From here on whoever has the least left goes first.
+                isHasty = true;
+                var all = open.UnorderedItems.Select(item => item.Element).Append(node).ToList();
+                open.Clear();
+                foreach (var one in all) open.Enqueue(one, Priority(one, tasks.MinutesLeft(Laptop.Away(one.House)), isHasty, order++));
+                continue;
+            }
+            var acts = tasks.In(Laptop.Away(node.House)).ToList();
+            if (acts.TrueForAll(act => act.IsForNow)) return Trace(node);
+            foreach (var act in acts)
+            {
+                if (act.IsForNow && node.Labels.Contains($"now {act.Label}")) continue;
+                if (Do(node, act) is not { } next) continue;
+                var key = KeyOf(next);
+                if (best.TryGetValue(key, out var known) && known <= next.Cost) continue;
+                best[key] = next.Cost;
+                var left = tasks.MinutesLeft(Laptop.Away(next.House));
+                open.Enqueue(next, Priority(next, left, isHasty, order++));
+            }
+        }
+        return null;
+    }
+
+    /// <summary>In haste cuts still count, but no more than what is left.</summary>
+    private static (double, int, int) Priority(Node node, double left, bool isHasty, int order) =>
+        (isHasty ? node.Cost / 100 + left * 40 : node.Cost + left * 1.2, -node.Depth, order);
+
+    private Node? Do(Node node, Act act)
+    {
+        var (house, moves) = (node.House, ImmutableArray<InstallerAction>.Empty);
+        if (act.Page is { } page)
+        {
+            work += 2 * perHouse;
+            if (spots.ToPage(house, page, out house) is not { } way) return null;
+            moves = way;
+            if (IsOverheard(house, act)) return null;
+        }
+        else if (house.FindEndpoint(Laptop.Id)?.Connect?.Socket is { } socket && Needs(act, socket))
+        {
+            moves = [new PutLaptopAway()];
+            house = Laptop.Away(house);
+        }
+        var after = house;
+        foreach (var action in act.Actions)
+        {
+            if (action.Problem(after) is not null) return null;
+            after = action.Apply(after);
+        }
+        work += perHouse;
+        var state = Simulator.Run(after);
+        if (!ClashesIn(state).IsSubsetOf(clashes)) return null;
+        var cut = online.Exists(id => after.FindEndpoint(id) is not null && state.Internet(id).Reachable == Answer.No) ? act.Minutes : 0;
+        var walks = moves.Count(move => move is PlugLaptop or JoinLaptop);
+        var labels = act.IsForNow ? node.Labels.Add($"now {act.Label}") : node.Labels.Add(act.Label);
+        return new(after, labels, node.Cost + cut * PerCutMinute + walks * PerWalk + (moves.Length - walks) + (IsAgainstTheGrain(house, act) ? AgainstTheGrain : 0) + act.Minutes, node.Depth + 1, node, new(act, moves, house, after));
+    }
+
+    private bool IsAgainstTheGrain(NetworkDocument house, Act act) => (act.Pages.Contains(SettingsPage.DhcpOff) || act.Pages.Contains(SettingsPage.Mode)) && !act.Pages.Contains(SettingsPage.Address)
+        && to.FindDevice(act.Device!) is { } wanted && SettingCatalogue.On(SettingsPage.Address).Any(setting => !setting.IsAlike(house.FindDevice(wanted.Id)!, wanted));
+
+    /// <summary>A key typed over a network that nobody guards is everybody's.</summary>
+    private static bool IsOverheard(NetworkDocument house, Act act) => house.FindEndpoint(Laptop.Id)?.Connect is Attachment.Join { Security: null or WifiSecurity.Open }
+        && !act.IsForNow && act.Actions.Any(action => action is SetWifi { Network.Key: not null } or SetUplink { Uplink.Key: not null });
+
+    /// <summary>Whether the act wants the socket that the laptop is in.</summary>
+    private static bool Needs(Act act, Socket socket) => act.Actions.Any(action => action switch
+    {
+        PlugCable plug => plug.Cable.A == socket || plug.Cable.B == socket,
+        MoveCableEnd move => move.To == socket,
+        ConnectEndpoint connect => connect.To.Socket == socket,
+        AddEndpoint added => added.Endpoint.Connect?.Socket == socket,
+        SetLine line => line.Line.Socket == socket,
+        _ => false,
+    });
+
+    /// <summary>What is done, with the cables that are out, and where the laptop is.</summary>
+    private static string KeyOf(Node node)
+    {
+        var laptop = node.House.FindEndpoint(Laptop.Id);
+        return $"{string.Join('|', node.Labels)}#{string.Join(',', node.House.Cables.Select(cable => cable.Id).Order(StringComparer.Ordinal))}#{laptop?.Connect}{laptop?.Address.Address}";
+    }
+
+    private static ImmutableArray<Done> Trace(Node node)
+    {
+        var steps = new Stack<Done>();
+        for (var at = node; at?.Done is { } done; at = at.Parent) steps.Push(done);
+        return [.. steps];
+    }
+}

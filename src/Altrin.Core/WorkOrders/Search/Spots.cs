@@ -1,0 +1,96 @@
+using System.Collections.Immutable;
+using Altrin.Core.Actions;
+using Altrin.Core.Network;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.WorkOrders.Search;
+
+/// <summary>What the installer has in hand.</summary>
+public enum Hands
+{
+    /// <summary>A laptop with a socket.</summary>
+    Laptop,
+
+    /// <summary>A laptop without a socket: Wi-Fi alone.</summary>
+    NoSocket,
+
+    /// <summary>A phone alone.</summary>
+    Phone,
+}
+
+/// <summary>Where the laptop can be so that a page opens: where it is; in a socket of the box or of its network; on its Wi-Fi; with an address of its
+/// own only where automatic does not do.</summary>
+internal sealed class Spots(Hands hands, NetworkDocument planned)
+{
+    /// <returns>The moves that bring it there, none where it stays; null where there is no such spot.</returns>
+    public ImmutableArray<InstallerAction>? ToPage(NetworkDocument house, string device, out NetworkDocument moved)
+    {
+        moved = house;
+        if (house.FindEndpoint(Laptop.Id) is not null && Opens(house, device)) return [];
+        var away = Laptop.Away(house);
+        var state = Simulator.Run(away);
+        foreach (var spot in Places(away, state, device))
+        {
+            var isThere = house.FindEndpoint(Laptop.Id) is { } laptop && IsAt(laptop, spot);
+            ImmutableArray<InstallerAction> join = isThere ? [] : [spot];
+            var isFixed = house.FindEndpoint(Laptop.Id)?.Address.Method == EndpointMethod.Static;
+            ImmutableArray<InstallerAction> automatic = isFixed ? [.. join, new SetLaptopAddress()] : join;
+            if (Try(house, automatic, device, out moved) && !automatic.IsEmpty) return automatic;
+            if (FreeBeside(state, device) is not { } own) continue;
+            ImmutableArray<InstallerAction> set = [.. join, new SetLaptopAddress(own)];
+            if (Try(house, set, device, out moved)) return set;
+        }
+        return null;
+    }
+
+    public static bool Opens(NetworkDocument house, string device) => Simulator.Run(house).Admin(Laptop.Id, device) is { Reachable: Answer.Yes, Address: { } address } && !AddressRanges.LinkLocal.Contains(address);
+
+    private static bool Try(NetworkDocument house, ImmutableArray<InstallerAction> actions, string device, out NetworkDocument moved)
+    {
+        moved = house;
+        foreach (var action in actions)
+        {
+            if (action.Problem(moved) is not null) return false;
+            moved = action.Apply(moved);
+        }
+        return Opens(moved, device);
+    }
+
+    private static bool IsAt(Endpoint laptop, InstallerAction spot) => spot switch
+    {
+        PlugLaptop plug => laptop.Connect?.Socket == plug.To,
+        JoinLaptop join => laptop.Connect is Attachment.Join now && (now.Ssid, now.Near, now.Key, now.Security ?? WifiSecurity.Open) == (join.Ssid, join.Near, join.Key, join.Security),
+        _ => false,
+    };
+
+    private IEnumerable<InstallerAction> Places(NetworkDocument house, NetworkState state, string device)
+    {
+        if (hands == Hands.Laptop)
+        {
+            var segment = state.InsideOf(device);
+            var free = house.Devices.SelectMany(box => box.Ports.Where(port => port.Role == PortRole.Lan).Select(port => new Socket(box.Id, port.Id))).Where(socket => house.OccupantOf(socket) is null).ToList();
+            // At the box itself before elsewhere on its network; a socket that the plan does not need before one that is only free for now.
+            foreach (var socket in free.Where(socket => socket.Device == device || (segment >= 0 && state.SegmentOf(socket) == segment)).OrderBy(socket => socket.Device != device).ThenBy(socket => planned.OccupantOf(socket) is not null))
+                yield return new PlugLaptop(socket);
+        }
+        var box = house.FindDevice(device)!;
+        // On the box's own network first; a box on the table is in use while the laptop is on it.
+        if (box.SendsWifi)
+            foreach (var network in box.Wifi.Where(network => network is { Enabled: true, Guest: false })) yield return Join(box, network);
+        var inside = state.InsideOf(device);
+        foreach (var one in state.Air.Where(one => one.Segment == inside && inside >= 0 && one.Box.Id != device && !one.Network.Guest)) yield return Join(one.Box, one.Network);
+    }
+
+    private static JoinLaptop Join(Device box, WifiNetwork network) => new(network.Ssid, box.Id, network.Security, network.Key);
+
+    /// <summary>An address in the page's own subnet that nobody holds, from the top down.</summary>
+    private static InterfaceAddress? FreeBeside(NetworkState state, string device)
+    {
+        // On the table nothing of it is computed yet: then its settings say it.
+        if ((state.Lan(device)?.Address ?? state.House.FindDevice(device)?.Lan?.Address) is not { } page || AddressRanges.LinkLocal.Contains(page.Address)) return null;
+        var held = state.Interfaces.SelectMany(one => one.Candidates).Select(one => one.Address?.Address).ToHashSet();
+        for (var n = 0u; n < 64 && n < page.Prefix.Usable; n++)
+            if (new Ipv4Address(page.Prefix.LastUsable.Value - n) is var address && !held.Contains(address) && address != page.Address) return new(address, page.Prefix.Length);
+        return null;
+    }
+}

@@ -1,0 +1,136 @@
+using System.Collections.Immutable;
+using Altrin.Core.Actions;
+using Altrin.Core.Documents;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.WorkOrders.Search;
+
+/// <summary>What is left to do between a house as the work has left it and the one that is planned, one act a step.</summary>
+internal sealed class Tasks(NetworkDocument planned)
+{
+    /// <summary>Groups of pages that one save may set: what is on one page together or one after the other.</summary>
+    private static readonly ImmutableArray<ImmutableArray<SettingsPage>> Saves =
+    [
+        [SettingsPage.Address], [SettingsPage.Address, SettingsPage.Dhcp, SettingsPage.DhcpOff], [SettingsPage.Wifi], [SettingsPage.Dhcp], [SettingsPage.DhcpOff],
+        [SettingsPage.Wan], [SettingsPage.Services], [SettingsPage.Sockets], [SettingsPage.Password], [SettingsPage.DhcpOff, SettingsPage.Mode],
+    ];
+
+    public IEnumerable<Act> In(NetworkDocument house)
+    {
+        foreach (var wanted in planned.Devices)
+        {
+            if (house.FindDevice(wanted.Id) is not { } now)
+            {
+                yield return new($"bring {wanted.Id}", null, [new AddDevice(SettingCatalogue.AsSold(wanted))]) { Device = wanted.Id, WaitSeconds = BoxWork.RebootSeconds(wanted) };
+                continue;
+            }
+            if (ReferenceEquals(now, wanted)) continue;
+            foreach (var save in Of(house, now, wanted)) yield return save;
+        }
+        foreach (var act in Cables(house)) yield return act;
+        foreach (var act in Things(house)) yield return act;
+        // What leaves the house takes its cables along.
+        foreach (var gone in house.Devices.Where(box => planned.FindDevice(box.Id) is null && house.Line?.Device != box.Id)) yield return new($"away {gone.Id}", null, [new RemoveDevice(gone.Id)]) { Device = gone.Id };
+        foreach (var gone in house.Endpoints.Where(thing => planned.FindEndpoint(thing.Id) is null)) yield return new($"away {gone.Id}", null, [new RemoveEndpoint(gone.Id)]);
+    }
+
+    /// <summary>At the least so many minutes more, whatever the order.</summary>
+    public double MinutesLeft(NetworkDocument house)
+    {
+        var minutes = 0.0;
+        foreach (var wanted in planned.Devices)
+        {
+            if (house.FindDevice(wanted.Id) is not { } now) minutes += 2;
+            else if (!ReferenceEquals(now, wanted))
+            {
+                var pages = SettingCatalogue.All.Where(setting => !setting.IsAlike(now, wanted)).Select(setting => setting.Page).ToHashSet();
+                if (pages.Contains(SettingsPage.Mode)) pages.Remove(SettingsPage.DhcpOff);
+                if (pages.Contains(SettingsPage.Address) || pages.Contains(SettingsPage.Dhcp)) pages.Remove(SettingsPage.DhcpOff);
+                if (pages.Contains(SettingsPage.Address)) pages.Remove(SettingsPage.Dhcp);
+                minutes += pages.Sum(page => 1 + Wait(page, wanted) / 60.0);
+            }
+        }
+        foreach (var cable in planned.Cables)
+            if (house.FindCable(cable.Id) is not { } now) minutes += 1.5;
+            else minutes += (now.A == cable.A ? 0 : 1) + (now.B == cable.B ? 0 : 1);
+        minutes += house.Cables.Count(cable => planned.FindCable(cable.Id) is null);
+        foreach (var thing in planned.Endpoints)
+            if (house.FindEndpoint(thing.Id) is { } now && !ReferenceEquals(now, thing))
+                minutes += (Json.Same(now.Connect, thing.Connect) ? 0 : 1) + (Json.Same(now.Address, thing.Address) ? 0 : 1);
+        return minutes;
+    }
+
+    private static IEnumerable<Act> Of(NetworkDocument house, Device now, Device wanted)
+    {
+        var differ = SettingCatalogue.All.Where(setting => !setting.IsAlike(now, wanted)).Select(setting => setting.Page).ToHashSet();
+        if (differ.Count == 0) yield break;
+        if (differ.Contains(SettingsPage.Power))
+        {
+            yield return new($"power {wanted.Id}", null, BoxWork.Acts(house, wanted, SettingsPage.Power).Actions) { Device = wanted.Id, WaitSeconds = wanted.Off == true ? 0 : BoxWork.RebootSeconds(wanted) };
+            if (now.Off == true) yield break;
+        }
+        // The household's key is not typed over a network that is open: first it gets a key of its own.
+        if (now.SendsWifi && differ.Overlaps([SettingsPage.Wifi, SettingsPage.Mode]) && now.Wifi.Any(network => network is { Enabled: true, Security: WifiSecurity.Open, Guest: false }))
+            yield return new($"secure {wanted.Id}", wanted.Id, [.. now.Wifi.Select((network, i) => (network, i)).Where(one => one.network is { Enabled: true, Security: WifiSecurity.Open, Guest: false })
+                .Select(one => (InstallerAction)new SetWifi(wanted.Id, one.i, one.network with { Security = WifiSecurity.Wpa2, Key = $"{wanted.Id}-for-now" }))])
+            { Pages = [SettingsPage.Wifi], Device = wanted.Id, IsForNow = true };
+        foreach (var save in Saves)
+        {
+            var pages = save.Where(differ.Contains).ToImmutableArray();
+            // The whole group only where it is more than one of its pages alone; the mode page sets its own.
+            if (pages.IsEmpty || (save.Length > 1 && pages.Length < 2 && !pages.Contains(SettingsPage.Mode)) || (save.Contains(SettingsPage.Mode) && !differ.Contains(SettingsPage.Mode))) continue;
+            var (actions, _) = BoxWork.Acts(house, wanted, pages.AsSpan());
+            if (actions.IsEmpty) continue;
+            yield return new($"save {wanted.Id} {string.Join('+', pages)}", HasPage(now, wanted) ? wanted.Id : null, actions)
+            { Pages = pages, Device = wanted.Id, WaitSeconds = pages.Max(page => Wait(page, wanted)) };
+        }
+    }
+
+    /// <summary>A satellite is set by its main unit or its button, and a box without an address of its own by its button.</summary>
+    private static bool HasPage(Device now, Device wanted) => now.Lan is not null && !(now.Traits.AlwaysAsks && wanted.Traits.AlwaysAsks);
+
+    private static int Wait(SettingsPage page, Device box) => page switch
+    {
+        SettingsPage.Mode => Math.Max(box.Traits.SaveSeconds, BoxWork.RebootSeconds(box)),
+        SettingsPage.Address or SettingsPage.DhcpOff => BoxWork.RebootSeconds(box),
+        _ => 0,
+    };
+
+    private IEnumerable<Act> Cables(NetworkDocument house)
+    {
+        foreach (var cable in house.Cables)
+        {
+            var wanted = planned.FindCable(cable.Id);
+            if (wanted is null || (cable.A != wanted.A && cable.B != wanted.B)) yield return new($"pull {cable.Id}", null, [new UnplugCable(cable.Id)]);
+            else if (cable.A != wanted.A || cable.B != wanted.B)
+            {
+                var (from, to) = cable.A != wanted.A ? (cable.A, wanted.A) : (cable.B, wanted.B);
+                yield return new($"move {cable.Id}", null, [new MoveCableEnd(cable.Id, from, to)]) { WaitSeconds = 30 };
+                yield return new($"pull {cable.Id}", null, [new UnplugCable(cable.Id)]);
+            }
+            // Pulled for the time of the work: a box that is being set must not meet the house half done.
+            else if (IsBeingSet(house, cable.A.Device) || IsBeingSet(house, cable.B.Device)) yield return new($"pull {cable.Id}", null, [new UnplugCable(cable.Id)]) { IsForNow = true };
+        }
+        foreach (var cable in planned.Cables)
+            if (house.FindCable(cable.Id) is null) yield return new($"plug {cable.Id}", null, [new PlugCable(cable)]) { WaitSeconds = 30 };
+        if (planned.Line is { } line && house.Line?.Socket != line.Socket) yield return new("line", null, [new SetLine(line)]) { WaitSeconds = 120 };
+    }
+
+    private bool IsBeingSet(NetworkDocument house, string device) => house.FindDevice(device) is { } now && planned.FindDevice(device) is { } wanted && !ReferenceEquals(now, wanted) && !BoxWork.SameSettings(now, wanted);
+
+    private IEnumerable<Act> Things(NetworkDocument house)
+    {
+        foreach (var wanted in planned.Endpoints)
+        {
+            if (house.FindEndpoint(wanted.Id) is not { } now)
+            {
+                yield return new($"thing {wanted.Id}", null, [new AddEndpoint(wanted)]);
+                continue;
+            }
+            if (ReferenceEquals(now, wanted)) continue;
+            if (!Json.Same(now.Connect, wanted.Connect))
+                yield return new($"join {wanted.Id}", null, [wanted.Connect is { } to ? new ConnectEndpoint(wanted.Id, to) : new UnplugEndpoint(wanted.Id)]);
+            if (!Json.Same(now.Address, wanted.Address)) yield return new($"address {wanted.Id}", null, [new SetEndpointAddress(wanted.Id, wanted.Address)]);
+        }
+    }
+}

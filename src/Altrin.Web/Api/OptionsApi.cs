@@ -1,0 +1,92 @@
+using System.Collections.Immutable;
+using Altrin.Core.Actions;
+using Altrin.Core.Formats;
+using Altrin.Core.Network;
+using Altrin.Core.Planning;
+using Altrin.Core.Planning.Space;
+using Altrin.Core.Simulation;
+using Altrin.Data;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Altrin.Web.Api;
+
+/// <summary>The plans of a house side by side.</summary>
+/// <param name="IsExact">Nothing better exists for these boxes, cables and wants.</param>
+/// <param name="Searched">Houses that were simulated whole.</param>
+public sealed record OptionsView(ImmutableArray<OptionView> Plans, ImmutableArray<RuledOut> RuledOut, ImmutableArray<ConflictView> Conflicts, bool IsExact, int Searched, ImmutableArray<PinChoice> Pinnable);
+
+/// <param name="WorstRoom">The room with the least to expect, and how much; null where no room is listed.</param>
+/// <param name="Actions">What makes the house as found this one.</param>
+/// <param name="Deeds">The same in words.</param>
+/// <param name="Gaps">What of its order could not be proved.</param>
+public sealed record OptionView(string Title, ImmutableArray<MiniTread> Stairs, int WantsHeld, int Wants, int Faults, int Cautions, int NatLayers, int WirelessHops, WorstRoomView? WorstRoom,
+    int Touches, int Settings, int Minutes, int CutMinutes, ImmutableArray<string> Gives, ImmutableArray<string> Losses, ImmutableArray<string> Buys,
+    ImmutableArray<InstallerAction> Actions, ImmutableArray<string> Deeds, ImmutableArray<string> Gaps);
+
+public sealed record WorstRoomView(string Room, double Mbps);
+
+/// <param name="Wants">In words.</param>
+public sealed record ConflictView(ImmutableArray<string> Needs, ImmutableArray<string> Wants, string Because, string Mend);
+
+/// <param name="Modes">What can be pinned or forbidden at that box.</param>
+public sealed record PinChoice(string Device, string Name, ImmutableArray<ModeChoice> Modes);
+
+public sealed record ModeChoice(DeviceMode Mode, string Say);
+
+/// <summary>The ways to set a house, found by search.</summary>
+internal static class OptionsApi
+{
+    public static void MapOptions(this IEndpointRouteBuilder routes) =>
+        routes.MapGet("/api/jobs/{id}/options", Get).WithTags("options").ProducesValidationProblem().ProducesProblem(404);
+
+    /// <param name="pin">A box and a mode, as <c>studio:access-point</c>: it is to be so.</param>
+    /// <param name="forbid">The same: it is never to be so.</param>
+    private static async Task<Results<Ok<OptionsView>, ValidationProblem, ProblemHttpResult>> Get(string id, string[]? pin, string[]? forbid, JobStore jobs, CancellationToken cancel)
+    {
+        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
+        var house = job.Found.Document;
+        var pins = ImmutableArray.CreateBuilder<Pin>();
+        foreach (var (field, text) in (pin ?? []).Select(text => ("pin", text)).Concat((forbid ?? []).Select(text => ("forbid", text))))
+        {
+            if (Read(house, text) is not { } read) return Answers.Invalid(field, $"“{text}” is no box and mode of this house. Write them as {house.Devices.FirstOrDefault()?.Id ?? "studio"}:access-point.");
+            pins.Add(read with { IsForbidden = field == "forbid" });
+        }
+        var found = PlanSearch.Of(house, cancel, pins: new(pins.ToImmutable()));
+        var plans = new OptionView[found.Plans.Length];
+        // The order of each tells who is cut off for how long: they are independent of one another.
+        Parallel.For(0, plans.Length, new() { CancellationToken = cancel }, i => plans[i] = View(house, found.Plans[i], cancel));
+        return TypedResults.Ok(new OptionsView([.. plans], found.RuledOut, [.. found.Conflicts.Select(one => new ConflictView(one.Needs, [.. one.Needs.Select(need => found.Plans[0].After.Wants.First(want => want.Need == need).Sentence)], one.Because, one.Mend))],
+            found.IsExact, found.Searched, [.. house.Devices.Where(box => box.LeaveAsFound != true).Select(Pinnable).Where(choice => choice.Modes.Length > 1)]));
+    }
+
+    private static Pin? Read(NetworkDocument house, string text)
+    {
+        var at = text.LastIndexOf(':');
+        return at > 0 && house.FindDevice(text[..at]) is { } box && Words<DeviceMode>.TryRead(text[(at + 1)..], out var mode) ? new(box.Id, mode, false) : null;
+    }
+
+    private static PinChoice Pinnable(Device box)
+    {
+        var modes = box.Supports.Append(box.Mode).ToHashSet();
+        if (modes.Contains(DeviceMode.Router)) modes.Add(DeviceMode.AccessPoint);
+        return new(box.Id, box.Name, [.. modes.Order().Select(mode => new ModeChoice(mode, mode.Say()))]);
+    }
+
+    private static OptionView View(NetworkDocument found, RankedPlan plan, CancellationToken cancel)
+    {
+        var actions = Difference.Actions(found, plan.House);
+        var order = OrderWriter.Prove(found, plan.House, cancel: cancel);
+        var rooms = plan.After.State.AirMap.Rooms;
+        var worst = rooms.IsEmpty ? null : rooms.MinBy(room => room.Expected.Mbps);
+        return new(plan.Title, MiniStairs.Of(found, plan.After.State), plan.WantsHeld, plan.After.Wants.Length, plan.Faults, plan.Cautions, plan.NatLayers, plan.WirelessHops,
+            worst is null ? null : new(plan.House.Rooms[worst.Room].Name, Math.Round(worst.Expected.Mbps, 1)), plan.Touches, plan.Settings, order.Order.Minutes, order.CutMinutes, plan.Gives, plan.Losses,
+            [.. plan.Buys.Select(buy => Say(plan.House, buy))], actions, HouseView.InWords([.. actions.Where(action => action is not PutInOrder)], found), order.Gaps);
+    }
+
+    private static string Say(NetworkDocument house, Purchase buy) => buy switch
+    {
+        Purchase.Cable cable => $"{(cable.LengthM is { } metres ? $"{metres:0.#} m of " : "")}{(cable.Medium == Medium.Ethernet ? "cable" : Words<Medium>.Of(cable.Medium))}, {Rooms.Say(house, cable.From)} to {Rooms.Say(house, cable.To)}",
+        Purchase.Box box => $"{house.Devices.First(one => one.Kit == box.Kit).Name}{(box.Room is { } room ? $" for {Rooms.Say(house, room)}" : "")}",
+        _ => throw new InvalidOperationException($"{buy} is not handled."),
+    };
+}

@@ -1,0 +1,52 @@
+using System.Text.Json.Nodes;
+
+namespace Altrin.Core.Tests.WorkOrders;
+
+/// <summary>A second, plain reader of a printed house: who is bridged with whom, which address is fixed twice there, and where two DHCP servers
+/// answer. It reads the JSON itself and uses no code of the simulator.</summary>
+internal static class PlainClashes
+{
+    public static HashSet<string> In(JsonNode house)
+    {
+        var parents = new Dictionary<string, string>(StringComparer.Ordinal);
+        string Root(string at)
+        {
+            parents.TryAdd(at, at);
+            while (parents[at] != at) at = parents[at];
+            return at;
+        }
+        void Join(string a, string b) => parents[Root(a)] = Root(b);
+        var devices = house["devices"]!.AsArray().Select(one => one!).ToList();
+        JsonNode? Box(string? id) => devices.Find(one => (string)one["id"]! == id);
+        bool IsLan(JsonNode box, string port) => (string)box["mode"]! is not ("router" or "passthrough" or "modem") || (string)box["ports"]!.AsArray().First(one => (string)one!["id"]! == port)!["role"]! == "lan";
+        string Side(JsonNode end) => Box((string)end["device"]!) is { } box && IsLan(box, (string)end["port"]!) ? $"{box["id"]} in" : $"{end["device"]}:{end["port"]} out";
+        foreach (var cable in house["cables"]?.AsArray() ?? []) Join(Side(cable!["a"]!), Side(cable["b"]!));
+        foreach (var box in devices)
+            if (box["uplink"] is { } uplink && (string)box["mode"]! is "repeater" or "wds" or "client-bridge" or "mesh-satellite" && Sender(uplink, (string)box["id"]!) is { } upper) Join($"{box["id"]} in", $"{upper} in");
+
+        var held = new List<(string Segment, string Address, string Owner)>();
+        var servers = new List<(string Segment, string Owner)>();
+        foreach (var box in devices)
+        {
+            var segment = Root($"{box["id"]} in");
+            if (box["lan"] is not { } lan || (string?)lan["method"] == "dhcp" || (string?)lan["address"] is not { } address || (string)box["mode"]! == "mesh-satellite") continue;
+            held.Add((segment, address.Split('/')[0], (string)box["id"]!));
+            if ((string)box["mode"]! is "router" or "repeater" or "wds" or "client-bridge" && (bool?)lan["dhcpServer"]?["enabled"] == true) servers.Add((segment, (string)box["id"]!));
+        }
+        foreach (var thing in house["endpoints"]?.AsArray() ?? [])
+        {
+            if ((string?)thing!["address"]?["method"] != "static" || thing["connect"] is not { } connect) continue;
+            var at = connect["device"] is not null ? Side(connect) : Sender(connect, null) is { } sender ? $"{sender} in" : null;
+            if (at is not null) held.Add((Root(at), ((string)thing["address"]!["address"]!).Split('/')[0], (string)thing["id"]!));
+        }
+        return [.. held.GroupBy(one => (one.Segment, one.Address)).Where(group => group.Count() > 1).Select(group => $"{group.Key.Address}: {string.Join(' ', group.Select(one => one.Owner).Order())}"),
+            .. servers.GroupBy(one => one.Segment).Where(group => group.Count() > 1).Select(group => $"servers: {string.Join(' ', group.Select(one => one.Owner).Order())}")];
+
+        string? Sender(JsonNode join, string? but)
+        {
+            bool Makes(JsonNode box) => (string)box["id"]! != but && (box["wifi"]?.AsArray() ?? []).Any(network => (bool?)network!["enabled"] != false && (string)network["ssid"]! == (string)join["ssid"]! && (string?)network["key"] == (string?)join["key"] && (bool?)network["guest"] != true);
+            if (Box((string?)join["near"]) is { } near && Makes(near)) return (string)near["id"]!;
+            return (string?)devices.Find(Makes)?["id"];
+        }
+    }
+}
