@@ -42,9 +42,13 @@ public sealed class AccessibilityTests : IDisposable
         browser.UntilText("10.20.3.192/26");
         Check(browser, "addresses");
         browser.Press(() => browser.Link("Wants"));
-        browser.UntilText("Ways to do it");
-        browser.Press(() => browser.Css("[data-plan=one-network] > button"));
+        browser.UntilText("What the household wants");
         Check(browser, "wants");
+        browser.Press(() => browser.Link("Options"));
+        browser.UntilText("nothing better exists");
+        Check(browser, "options");
+        browser.Press(() => browser.Css("[data-way='0'] button"));
+        browser.UntilText("all 7 wants hold");
         browser.Press(() => browser.Link("Work order"));
         browser.Css("section[aria-label='Step 1']");
         Check(browser, "work order");

@@ -38,12 +38,15 @@ public sealed class SecretTests : HandTest
     [Fact]
     public void A_wifi_password_is_at_hand_in_the_work_order()
     {
-        OpenDemo(stage: "wants");
-        Browser.UntilText("The second network kept apart");
-        Browser.Press(() => Browser.Css("[data-plan=one-network] > button"));
+        OpenDemo(stage: "options");
+        Browser.UntilText("nothing better exists");
+        Browser.Press(() => Browser.Css("[data-way='0'] button"));
         Browser.UntilText("all 7 wants hold");
         Browser.Go($"{Server.Address}/job/{Job}/work?side=planned");
-        var steps = Ask($"/api/jobs/{Job}/work-order")!["order"]!["steps"]!.AsArray();
+        // After a reset its Wi-Fi has to be typed anew.
+        Browser.Press(() => Browser.ButtonStarting("Boxes with a new part to play are reset first instead"));
+        Browser.UntilText("Hold reset");
+        var steps = Ask($"/api/jobs/{Job}/work-order?way=reset")!["order"]!["steps"]!.AsArray();
         var n = steps.ToList().FindIndex(step => step!["changes"]!.AsArray().Any(change => (bool)change!["isSecret"]!)) + 1;
         Browser.Press(() => Browser.Css($"ol[aria-label=Steps] > li:nth-child({n}) button"));
         Browser.Press(() => Browser.Css("button[aria-label^='type it: Password']"));

@@ -31,10 +31,12 @@ public sealed class Shots
             browser.Css(".ruler svg");
             browser.Picture(Path.Combine(folder, "addresses.png"));
             browser.Press(() => browser.Link("Wants"));
-            browser.UntilText("The second network kept apart");
-            browser.Run("document.querySelector('[data-plan]').scrollIntoView({ block: 'center' })");
+            browser.UntilText("What the household wants");
             browser.Picture(Path.Combine(folder, "wants.png"));
-            browser.Press(() => browser.Css("[data-plan=one-network] > button"));
+            browser.Press(() => browser.Link("Options"));
+            browser.UntilText("nothing better exists");
+            browser.Picture(Path.Combine(folder, "options.png"));
+            browser.Press(() => browser.Css("[data-way='0'] button"));
             browser.UntilText("all 7 wants hold");
             Settle(browser);
             browser.Press(() => browser.Link("Stairs"));
@@ -86,7 +88,10 @@ public sealed class Shots
         phone.Go(phone.Url.Replace("/stairs", "/visit", StringComparison.Ordinal));
         phone.UntilText("The house, as you walk it");
         phone.Picture(Path.Combine(folder, "phone-visit.png"));
-        phone.Go(phone.Url.Replace("/visit", "/work", StringComparison.Ordinal) + "?side=planned");
+        phone.Go(phone.Url.Replace("/visit", "/options", StringComparison.Ordinal));
+        phone.UntilText("nothing better exists");
+        phone.Picture(Path.Combine(folder, "phone-options.png"));
+        phone.Go(phone.Url.Replace("/options", "/work", StringComparison.Ordinal) + "?side=planned");
         phone.Css("section[aria-label='Step 1']");
         phone.Picture(Path.Combine(folder, "phone-work-order.png"));
     }
@@ -101,5 +106,5 @@ public sealed class Shots
     }
 
     /// <summary>The note of what was done goes by itself.</summary>
-    private static void Settle(Browser browser) => browser.Until(() => !browser.Has("Planned: One network"), "the notice to go");
+    private static void Settle(Browser browser) => browser.Until(() => !browser.Has("Planned: Studio router"), "the notice to go");
 }

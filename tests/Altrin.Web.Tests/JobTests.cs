@@ -116,13 +116,37 @@ public class JobTests
     {
         using var app = new TestApp();
         var job = await app.NewJob();
-        var plan = (await Json(await app.Client.GetAsync($"/api/jobs/{job["id"]}/plans")))[0]!;
-        Assert.Equal(("one-network", 7), ((string)plan["id"]!, (int)plan["wantsHeld"]!));
+        var options = await Json(await app.Client.GetAsync($"/api/jobs/{job["id"]}/options"));
+        var plan = options["plans"]![0]!;
+        Assert.Equal((7, true), ((int)plan["wantsHeld"]!, (bool)options["isExact"]!));
         var after = await Json(await app.Client.PutAsJsonAsync($"/api/jobs/{job["id"]}/planned", new { version = 1, actions = plan["actions"], say = "One network" }));
         Assert.Equal((0, 7, 3), ((int)after["planned"]!["verdict"]!["faults"]!, (int)after["planned"]!["verdict"]!["wantsHeld"]!, (int)after["found"]!["verdict"]!["faults"]!));
         var order = await Json(await app.Client.GetAsync($"/api/jobs/{job["id"]}/work-order"));
         Assert.True((bool)order["isProven"]!);
-        Assert.True(order["order"]!["steps"]!.AsArray().Count > 12);
+        Assert.Equal(("keep", "reset"), ((string)order["way"]!, (string)order["otherWay"]!["way"]!));
+        // What is said of the plan is what its order comes to.
+        Assert.Equal(((int)plan["cutMinutes"]!, (int)plan["minutes"]!), ((int)order["cutMinutes"]!, (int)order["order"]!["minutes"]!));
+        var reset = await Json(await app.Client.GetAsync($"/api/jobs/{job["id"]}/work-order?way=reset"));
+        Assert.Equal((int)order["otherWay"]!["cutMinutes"]!, (int)reset["cutMinutes"]!);
+        Assert.True((int)order["cutMinutes"]! < (int)reset["cutMinutes"]!);
+        Assert.Equal(HttpStatusCode.BadRequest, (await app.Client.GetAsync($"/api/jobs/{job["id"]}/work-order?way=sideways")).StatusCode);
+    }
+
+    [Fact]
+    public async Task What_is_pinned_or_forbidden_holds_in_every_plan_and_a_bad_pin_is_answered_with_the_mend()
+    {
+        using var app = new TestApp();
+        var job = await app.NewJob();
+        async Task<System.Text.Json.Nodes.JsonNode> Options(string query) => await Json(await app.Client.GetAsync($"/api/jobs/{job["id"]}/options?{query}"));
+        var pinned = await Options("pin=studio:router");
+        Assert.NotEmpty(pinned["plans"]!.AsArray());
+        Assert.All(pinned["plans"]!.AsArray(), plan => Assert.DoesNotContain(plan!["actions"]!.AsArray(), one => (string)one!["do"]! == "turn-off-dhcp-server" && (string)one["device"]! == "studio"));
+        var forbidden = await Options("forbid=gw:modem");
+        Assert.All(forbidden["plans"]!.AsArray(), plan => Assert.DoesNotContain("modem mode", (string)plan!["title"]!, StringComparison.Ordinal));
+        var bad = await app.Client.GetAsync($"/api/jobs/{job["id"]}/options?pin=attic:balloon");
+        Assert.Equal(HttpStatusCode.BadRequest, bad.StatusCode);
+        Assert.Contains("attic:balloon", await bad.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.NotFound, (await app.Client.GetAsync("/api/jobs/nobody/options")).StatusCode);
     }
 
     [Fact]

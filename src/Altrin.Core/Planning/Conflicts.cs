@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Altrin.Core.Actions;
 using Altrin.Core.Kit;
 using Altrin.Core.Network;
 using Altrin.Core.Planning.Search;
@@ -54,19 +55,20 @@ internal static class Conflicts
         var because = ids.Length == 1 ? $"{fails.Sentence}: {fails.Because}"
             : $"Where {Facts.Join(near.After.Wants.Where(want => ids.Contains(want.Need) && want.Met == Answer.Yes).Select(want => $"“{want.Sentence}”"))} hold{(ids.Length == 2 ? "s" : "")}, this does not: {fails.Sentence}: {fails.Because}";
         if (!isExact) because += " Not every plan was looked at.";
-        return new(ids, because, Mend(bench, ids, fails.Sentence, cancel));
+        var (mend, actions) = Mend(bench, ids, fails.Sentence, cancel);
+        return new(ids, because, mend, actions);
     }
 
     /// <summary>The smallest change of what is there that lets a plan hold them all: proved by planning the house with it.</summary>
-    private static string Mend(Bench bench, ImmutableArray<string> ids, string fails, CancellationToken cancel)
+    private static (string Words, ImmutableArray<InstallerAction> Actions) Mend(Bench bench, ImmutableArray<string> ids, string fails, CancellationToken cancel)
     {
         foreach (var (house, words) in Wishes(bench.Ground.Found, ids))
         {
             cancel.ThrowIfCancellationRequested();
             var search = PlanSearch.Run(house with { Needs = [.. house.Needs.Where(need => ids.Contains(need.Id))] }, ProofBudget, cancel);
-            if (search.Cured.Exists(leaf => leaf.IsAllowed && leaf.Held.All(yes => yes))) return words;
+            if (search.Cured.Exists(leaf => leaf.IsAllowed && leaf.Held.All(yes => yes))) return (words, Difference.Actions(bench.Ground.Found, house));
         }
-        return $"Give up one of them, such as “{fails}”.";
+        return (ids.Length == 1 ? "Nothing that could be laid, bought or asked for mends it: give it up." : $"Give up one of them, such as “{fails}”.", []);
     }
 
     private static IEnumerable<(NetworkDocument House, string Words)> Wishes(NetworkDocument house, ImmutableArray<string> ids)
@@ -78,14 +80,21 @@ internal static class Conflicts
         foreach (var room in needs.SelectMany(need => RoomsOf(house, need)).Distinct(StringComparer.OrdinalIgnoreCase))
         {
             if (main is not null && !Rooms.AreSame(house, main, room))
-                yield return (house with { Runs = house.Runs.Add(new() { Id = "wish", A = main, B = room, Category = "cat6", Laid = true }) }, $"Lay a cable from {Rooms.Say(house, main)} to {Rooms.Say(house, room)}.");
+                yield return (house with { Runs = house.Runs.Add(new() { Id = FreshId(house, "wish"), A = main, B = room, Category = "cat6", Laid = false }) }, $"Lay a cable from {Rooms.Say(house, main)} to {Rooms.Say(house, room)}.");
             foreach (var kit in new[] { "switch-5", "repeater-plug-in-dual", "router-mode-switch" })
-                if (KitShelf.Find(kit) is { } kind && house.FindDevice("wish") is null)
-                    yield return (house with { Devices = house.Devices.Add(kind.Make("wish", kind.Name, room)) }, $"Buy one box for {Rooms.Say(house, room)}: {kind.Name}.");
+                if (KitShelf.Find(kit) is { } kind)
+                    yield return (house with { Devices = house.Devices.Add(kind.Make(FreshId(house, $"new-{kit}"), kind.Name, room)) }, $"Buy one box for {Rooms.Say(house, room)}: {kind.Name}.");
             if (main is not null && !Rooms.AreSame(house, main, room) && KitShelf.Find("router-mode-switch") is { } point)
-                yield return (house with { Runs = house.Runs.Add(new() { Id = "wish", A = main, B = room, Category = "cat6", Laid = true }), Devices = house.Devices.Add(point.Make("wish", point.Name, room)) },
+                yield return (house with { Runs = house.Runs.Add(new() { Id = FreshId(house, "wish"), A = main, B = room, Category = "cat6", Laid = false }), Devices = house.Devices.Add(point.Make(FreshId(house, $"new-{point.Kit}"), point.Name, room)) },
                     $"Lay a cable from {Rooms.Say(house, main)} to {Rooms.Say(house, room)} and buy one box for it: {point.Name}.");
         }
+    }
+
+    private static string FreshId(NetworkDocument house, string stem)
+    {
+        var id = stem;
+        for (var n = 2; house.FindDevice(id) is not null || house.FindEndpoint(id) is not null || house.Runs.Any(run => run.Id == id); n++) id = $"{stem}-{n}";
+        return id;
     }
 
     private static IEnumerable<string> RoomsOf(NetworkDocument house, Need need)

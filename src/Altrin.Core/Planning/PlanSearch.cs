@@ -41,7 +41,8 @@ public sealed record RuledOut(string Title, string Because);
 
 /// <summary>A smallest set of wants that no plan holds together.</summary>
 /// <param name="Mend">What would make them hold together; each but giving up was proved by planning the house with it.</param>
-public sealed record Conflict(ImmutableArray<string> Needs, string Because, string Mend);
+/// <param name="Actions">What notes the mend in the house as found, so that plans may use it; empty for giving up.</param>
+public sealed record Conflict(ImmutableArray<string> Needs, string Because, string Mend, ImmutableArray<InstallerAction> Actions);
 
 /// <param name="IsExact">Nothing better exists in the space of section 5, as the filling rules fill it.</param>
 /// <param name="Searched">Houses that were simulated whole.</param>

@@ -53,7 +53,9 @@ public static class WorkOrderWriter
         planned = Laptop.Away(planned);
         var work = new WorkInProgress(found, planned, cancel);
         if (IsSameHouse(found, planned)) return work.Finish("Nothing to do");
-        if (OrderSearch.Find(found, planned, hands, cancel) is not { } steps) return null;
+        // The line is proved before anything is changed; without a socket that is done where the first page opens.
+        if (hands == Hands.Laptop) ProveLine(work);
+        if (OrderSearch.Find(work.House, planned, hands, cancel) is not { } steps) return null;
         Narrator.Say(work, steps);
         foreach (var gateway in new Undertaking(found, planned).HandsOn.Where(work.Has)) PowerInTurn(work, gateway);
         Settle(work);

@@ -26,7 +26,7 @@ public sealed record OptionView(string Title, ImmutableArray<MiniTread> Stairs, 
 public sealed record WorstRoomView(string Room, double Mbps);
 
 /// <param name="Wants">In words.</param>
-public sealed record ConflictView(ImmutableArray<string> Needs, ImmutableArray<string> Wants, string Because, string Mend);
+public sealed record ConflictView(ImmutableArray<string> Needs, ImmutableArray<string> Wants, string Because, string Mend, ImmutableArray<InstallerAction> MendActions);
 
 /// <param name="Modes">What can be pinned or forbidden at that box.</param>
 public sealed record PinChoice(string Device, string Name, ImmutableArray<ModeChoice> Modes);
@@ -55,7 +55,7 @@ internal static class OptionsApi
         var plans = new OptionView[found.Plans.Length];
         // The order of each tells who is cut off for how long: they are independent of one another.
         Parallel.For(0, plans.Length, new() { CancellationToken = cancel }, i => plans[i] = View(house, found.Plans[i], cancel));
-        return TypedResults.Ok(new OptionsView([.. plans], found.RuledOut, [.. found.Conflicts.Select(one => new ConflictView(one.Needs, [.. one.Needs.Select(need => found.Plans[0].After.Wants.First(want => want.Need == need).Sentence)], one.Because, one.Mend))],
+        return TypedResults.Ok(new OptionsView([.. plans], found.RuledOut, [.. found.Conflicts.Select(one => new ConflictView(one.Needs, [.. one.Needs.Select(need => found.Plans[0].After.Wants.First(want => want.Need == need).Sentence)], one.Because, one.Mend, one.Actions))],
             found.IsExact, found.Searched, [.. house.Devices.Where(box => box.LeaveAsFound != true).Select(Pinnable).Where(choice => choice.Modes.Length > 1)]));
     }
 

@@ -7,10 +7,10 @@ import type {
   JobView,
   KitView,
   LogView,
+  OptionsView,
   Paste,
   PhotoAnswer,
   PhotoView,
-  PlanView,
   ReachGrid,
   Reckoning,
   Ruler,
@@ -34,18 +34,33 @@ export const job = (id: string) =>
     queryFn: ({ signal }) => unwrap<JobView>(api.GET('/api/jobs/{id}', { params: { path: { id } }, signal })),
   })
 
-export const plans = (id: string, version: number) =>
+type Pinned = { device: string; mode: string; forbidden: boolean }
+
+/** The plans, with what is pinned beforehand. Searching takes a moment: it is not done again before anything has changed. */
+export const options = (id: string, version: number, pins: Pinned[] = []) =>
   queryOptions({
-    queryKey: ['job', id, 'plans', version],
-    queryFn: ({ signal }) =>
-      unwrap<PlanView[]>(api.GET('/api/jobs/{id}/plans', { params: { path: { id } }, signal })),
+    queryKey: ['job', id, 'options', version, pins],
+    queryFn: ({ signal }) => {
+      const those = (forbidden: boolean) =>
+        pins.filter((one) => one.forbidden === forbidden).map((one) => `${one.device}:${one.mode}`)
+      return unwrap<OptionsView>(
+        api.GET('/api/jobs/{id}/options', {
+          params: { path: { id }, query: { pin: those(false), forbid: those(true) } },
+          signal,
+        }),
+      )
+    },
+    staleTime: Number.POSITIVE_INFINITY,
   })
 
-export const workOrder = (id: string, version: number) =>
+/** @param way How boxes that get a new part to play are set: kept as they are, or reset first; nothing: what is better. */
+export const workOrder = (id: string, version: number, way?: string) =>
   queryOptions({
-    queryKey: ['job', id, 'work-order', version],
+    queryKey: ['job', id, 'work-order', version, ...(way ? [way] : [])],
     queryFn: ({ signal }) =>
-      unwrap<WorkOrderView>(api.GET('/api/jobs/{id}/work-order', { params: { path: { id } }, signal })),
+      unwrap<WorkOrderView>(
+        api.GET('/api/jobs/{id}/work-order', { params: { path: { id }, query: { way } }, signal }),
+      ),
   })
 
 export const log = (id: string, version: number) =>

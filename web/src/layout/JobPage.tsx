@@ -26,6 +26,9 @@ import { useKeys } from './useKeys'
 import { usePlace } from './usePlace'
 import { VerdictColumn } from './VerdictColumn'
 
+const OptionsAside = lazy(() =>
+  import('../views/options/OptionsAside').then((it) => ({ default: it.OptionsAside })),
+)
 const VisitAside = lazy(() => import('../views/visit/VisitAside').then((it) => ({ default: it.VisitAside })))
 
 export function JobPage() {
@@ -162,6 +165,11 @@ function Frame() {
         {stage?.id === 'visit' && (
           <Suspense>
             <VisitAside />
+          </Suspense>
+        )}
+        {stage?.id === 'options' && (
+          <Suspense>
+            <OptionsAside />
           </Suspense>
         )}
         <VerdictColumn />

@@ -4,6 +4,7 @@ import { Link, useSearchParams } from 'react-router'
 import { workOrder } from '../api/queries'
 import { Press } from '../parts/Press'
 import { useTheme } from '../state/theme'
+import { useWay } from '../state/way'
 import { useJob } from './JobContext'
 import { type StageId, stages } from './stages'
 
@@ -15,7 +16,8 @@ export function Spine(props: { stage: StageId; onKeys: () => void; onFind: () =>
   const kept = new URLSearchParams(params)
   kept.delete('open')
   const { theme, toggle } = useTheme()
-  const { data: order } = useQuery({ ...workOrder(screen.job.id, screen.job.version), enabled: false })
+  const way = useWay((ways) => ways.of[screen.job.id])
+  const { data: order } = useQuery({ ...workOrder(screen.job.id, screen.job.version, way), enabled: false })
   return (
     <Flex
       as="nav"

@@ -3,7 +3,7 @@ import type { WorkOrderView } from '../api/types'
 import { count } from '../parts/words'
 import type { JobScreen } from './JobContext'
 
-export type StageId = 'visit' | 'wants' | 'stairs' | 'addresses' | 'work'
+export type StageId = 'visit' | 'wants' | 'stairs' | 'addresses' | 'options' | 'work'
 
 const icon = (path: string) => (
   <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
@@ -78,6 +78,14 @@ export const stages: Stage[] = [
     ...page(() => import('../views/addresses/AddressesPage').then((it) => ({ default: it.AddressesPage }))),
     icon: icon('M3 8h16v6H3zM7 8v3M11 8v3M15 8v3'),
     note: ({ house }) => count(house.stairs.treads.flatMap((tread) => tread.subnets).length, 'subnet'),
+    isOpen: () => false,
+  },
+  {
+    id: 'options',
+    name: 'Options',
+    ...page(() => import('../views/options/OptionsPage').then((it) => ({ default: it.OptionsPage }))),
+    icon: icon('M3 5h5v13H3zM9.5 5h4v13h-4zM15 5h4v13h-4z'),
+    note: ({ job }) => (job.plan.deeds > 0 ? 'one taken' : 'none taken'),
     isOpen: () => false,
   },
   {

@@ -42,12 +42,12 @@ internal sealed class OrderSearch
     {
         (this.from, this.to, this.cancel, tasks, spots) = (from, to, cancel, new(to), new(hands, to));
         var state = Simulator.Run(from);
-        online = [.. from.Endpoints.Select(thing => thing.Id).Where(id => state.Internet(id).Reachable == Answer.Yes)];
+        online = [.. from.Endpoints.Select(thing => thing.Id).Where(id => id != Laptop.Id && state.Internet(id).Reachable == Answer.Yes)];
         clashes = ClashesIn(state);
         perHouse = Math.Max(1, from.Devices.Length + from.Endpoints.Length);
     }
 
-    /// <summary>The acts in order, from a house to another, both without a laptop; null where none was found.</summary>
+    /// <summary>The acts in order, from a house to another, the first with the laptop where it is; null where none was found.</summary>
     public static ImmutableArray<Done>? Find(NetworkDocument from, NetworkDocument to, Hands hands = Hands.Laptop, CancellationToken cancel = default) => new OrderSearch(from, to, hands, cancel).Run();
 
     /// <summary>Addresses held twice, second servers and loops.</summary>
@@ -63,7 +63,7 @@ internal sealed class OrderSearch
 
     private ImmutableArray<Done>? Run()
     {
-        if (tasks.In(from).Count() > MostActs) return null;
+        if (tasks.In(Laptop.Away(from)).Count() > MostActs) return null;
         var open = new PriorityQueue<Node, (double, int, int)>();
         var best = new Dictionary<string, double>(StringComparer.Ordinal);
         var (order, isHasty) = (0, false);

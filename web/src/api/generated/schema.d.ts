@@ -4,6 +4,64 @@
  */
 
 export interface paths {
+    "/api/jobs/{id}/options": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    pin?: string[];
+                    forbid?: string[];
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OptionsView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/secrets/suggest": {
         parameters: {
             query?: never;
@@ -704,61 +762,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{id}/plans": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["PlanView"][];
-                    };
-                };
-                /** @description Not Found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
-                    };
-                };
-                /** @description Conflict */
-                409: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/jobs/{id}/{side}/trace/{from}": {
         parameters: {
             query?: never;
@@ -1017,7 +1020,9 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    way?: string;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -1033,6 +1038,15 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["WorkOrderView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
                 /** @description Not Found */
@@ -2098,6 +2112,13 @@ export interface components {
             gateway: null | string;
             server: null | string;
         };
+        ConflictView: {
+            needs: string[];
+            wants: string[];
+            because: string;
+            mend: string;
+            mendActions: components["schemas"]["InstallerAction"][];
+        };
         CopyLine: {
             on: string;
             line: string;
@@ -2256,7 +2277,7 @@ export interface components {
                 [key: string]: string[];
             };
         };
-        InstallerAction: components["schemas"]["InstallerActionPlugCable"] | components["schemas"]["InstallerActionUnplugCable"] | components["schemas"]["InstallerActionReplaceCable"] | components["schemas"]["InstallerActionMoveCableEnd"] | components["schemas"]["InstallerActionConnectEndpoint"] | components["schemas"]["InstallerActionUnplugEndpoint"] | components["schemas"]["InstallerActionSetEndpointAddress"] | components["schemas"]["InstallerActionPlugLaptop"] | components["schemas"]["InstallerActionSetLaptopAddress"] | components["schemas"]["InstallerActionPutLaptopAway"] | components["schemas"]["InstallerActionSetMode"] | components["schemas"]["InstallerActionSetLanAddress"] | components["schemas"]["InstallerActionAskForLanAddress"] | components["schemas"]["InstallerActionTurnOnDhcpServer"] | components["schemas"]["InstallerActionTurnOffDhcpServer"] | components["schemas"]["InstallerActionMovePool"] | components["schemas"]["InstallerActionSetLeaseGateway"] | components["schemas"]["InstallerActionReserveAddress"] | components["schemas"]["InstallerActionReleaseReservation"] | components["schemas"]["InstallerActionSetWan"] | components["schemas"]["InstallerActionSetWifi"] | components["schemas"]["InstallerActionSetForward"] | components["schemas"]["InstallerActionRemoveForward"] | components["schemas"]["InstallerActionSetDmzHost"] | components["schemas"]["InstallerActionSetPassthroughTarget"] | components["schemas"]["InstallerActionSetUplink"] | components["schemas"]["InstallerActionSetPortVlan"] | components["schemas"]["InstallerActionChangeAdminPassword"] | components["schemas"]["InstallerActionSetFeature"] | components["schemas"]["InstallerActionKeepApart"] | components["schemas"]["InstallerActionConfigureDevice"] | components["schemas"]["InstallerActionFactoryReset"] | components["schemas"]["InstallerActionRestart"] | components["schemas"]["InstallerActionAddDevice"] | components["schemas"]["InstallerActionRemoveDevice"] | components["schemas"]["InstallerActionAddEndpoint"] | components["schemas"]["InstallerActionRemoveEndpoint"] | components["schemas"]["InstallerActionRename"] | components["schemas"]["InstallerActionSetNeed"] | components["schemas"]["InstallerActionRemoveNeed"] | components["schemas"]["InstallerActionSetLine"] | components["schemas"]["InstallerActionRemoveLine"] | components["schemas"]["InstallerActionSetLeaseDns"] | components["schemas"]["InstallerActionSetLeaseTime"] | components["schemas"]["InstallerActionSetWanDns"] | components["schemas"]["InstallerActionRemoveWifi"] | components["schemas"]["InstallerActionSwitchPower"] | components["schemas"]["InstallerActionDescribeDevice"] | components["schemas"]["InstallerActionDescribeEndpoint"] | components["schemas"]["InstallerActionDescribeHouse"] | components["schemas"]["InstallerActionPutInOrder"];
+        InstallerAction: components["schemas"]["InstallerActionPlugCable"] | components["schemas"]["InstallerActionUnplugCable"] | components["schemas"]["InstallerActionReplaceCable"] | components["schemas"]["InstallerActionMoveCableEnd"] | components["schemas"]["InstallerActionConnectEndpoint"] | components["schemas"]["InstallerActionUnplugEndpoint"] | components["schemas"]["InstallerActionSetEndpointAddress"] | components["schemas"]["InstallerActionPlugLaptop"] | components["schemas"]["InstallerActionJoinLaptop"] | components["schemas"]["InstallerActionSetLaptopAddress"] | components["schemas"]["InstallerActionPutLaptopAway"] | components["schemas"]["InstallerActionSetMode"] | components["schemas"]["InstallerActionSetLanAddress"] | components["schemas"]["InstallerActionAskForLanAddress"] | components["schemas"]["InstallerActionTurnOnDhcpServer"] | components["schemas"]["InstallerActionTurnOffDhcpServer"] | components["schemas"]["InstallerActionMovePool"] | components["schemas"]["InstallerActionSetLeaseGateway"] | components["schemas"]["InstallerActionReserveAddress"] | components["schemas"]["InstallerActionReleaseReservation"] | components["schemas"]["InstallerActionSetWan"] | components["schemas"]["InstallerActionSetWifi"] | components["schemas"]["InstallerActionSetForward"] | components["schemas"]["InstallerActionRemoveForward"] | components["schemas"]["InstallerActionSetDmzHost"] | components["schemas"]["InstallerActionSetPassthroughTarget"] | components["schemas"]["InstallerActionSetUplink"] | components["schemas"]["InstallerActionSetPortVlan"] | components["schemas"]["InstallerActionChangeAdminPassword"] | components["schemas"]["InstallerActionSetFeature"] | components["schemas"]["InstallerActionKeepApart"] | components["schemas"]["InstallerActionConfigureDevice"] | components["schemas"]["InstallerActionFactoryReset"] | components["schemas"]["InstallerActionRestart"] | components["schemas"]["InstallerActionAddDevice"] | components["schemas"]["InstallerActionRemoveDevice"] | components["schemas"]["InstallerActionAddEndpoint"] | components["schemas"]["InstallerActionRemoveEndpoint"] | components["schemas"]["InstallerActionRename"] | components["schemas"]["InstallerActionSetNeed"] | components["schemas"]["InstallerActionRemoveNeed"] | components["schemas"]["InstallerActionSetLine"] | components["schemas"]["InstallerActionRemoveLine"] | components["schemas"]["InstallerActionSetLeaseDns"] | components["schemas"]["InstallerActionSetLeaseTime"] | components["schemas"]["InstallerActionSetWanDns"] | components["schemas"]["InstallerActionRemoveWifi"] | components["schemas"]["InstallerActionSwitchPower"] | components["schemas"]["InstallerActionDescribeDevice"] | components["schemas"]["InstallerActionDescribeEndpoint"] | components["schemas"]["InstallerActionDescribeHouse"] | components["schemas"]["InstallerActionPutInOrder"];
         InstallerActionAddDevice: {
             /** @enum {string} */
             do?: "add-device";
@@ -2312,6 +2333,18 @@ export interface components {
             /** @enum {string} */
             do?: "factory-reset";
             device: string;
+        };
+        InstallerActionJoinLaptop: {
+            /** @enum {string} */
+            do?: "join-laptop";
+            ssid: string;
+            near: string;
+            /**
+             * @default open
+             * @enum {string}
+             */
+            security: "open" | "wep" | "wpa" | "wpa2" | "wpa2-wpa3" | "wpa3";
+            key?: null | string;
         };
         InstallerActionKeepApart: {
             /** @enum {string} */
@@ -2681,6 +2714,19 @@ export interface components {
         MarkKind: "gateway" | "fixed" | "reserved" | "leased" | "contested";
         /** @enum {string} */
         Medium: "ethernet" | "powerline" | "coax";
+        MiniBox: {
+            name: string;
+            byRadio: boolean;
+            isChanged: boolean;
+        };
+        MiniTread: {
+            /** Format: int32 */
+            depth: number;
+            subnet: null | string;
+            router: null | string;
+            isChanged: boolean;
+            boxes: components["schemas"]["MiniBox"][];
+        };
         ModeChoice: {
             mode: components["schemas"]["DeviceMode"];
             say: string;
@@ -2840,6 +2886,56 @@ export interface components {
             kind: components["schemas"]["LineKind"];
             says: null | string;
         };
+        OptionView: {
+            title: string;
+            stairs: components["schemas"]["MiniTread"][];
+            /** Format: int32 */
+            wantsHeld: number;
+            /** Format: int32 */
+            wants: number;
+            /** Format: int32 */
+            faults: number;
+            /** Format: int32 */
+            cautions: number;
+            /** Format: int32 */
+            natLayers: number;
+            /** Format: int32 */
+            wirelessHops: number;
+            worstRoom: null | components["schemas"]["WorstRoomView"];
+            /** Format: int32 */
+            touches: number;
+            /** Format: int32 */
+            settings: number;
+            /** Format: int32 */
+            minutes: number;
+            /** Format: int32 */
+            cutMinutes: number;
+            gives: string[];
+            losses: string[];
+            buys: string[];
+            actions: components["schemas"]["InstallerAction"][];
+            deeds: string[];
+            gaps: string[];
+        };
+        OptionsView: {
+            plans: components["schemas"]["OptionView"][];
+            ruledOut: components["schemas"]["RuledOut"][];
+            conflicts: components["schemas"]["ConflictView"][];
+            isExact: boolean;
+            /** Format: int32 */
+            searched: number;
+            pinnable: components["schemas"]["PinChoice"][];
+        };
+        OtherWayView: {
+            way: string;
+            /** Format: int32 */
+            minutes: number;
+            /** Format: int32 */
+            cutMinutes: number;
+            /** Format: int32 */
+            steps: number;
+            isProven: boolean;
+        };
         Paste: {
             parts: components["schemas"]["RecognisedPart"][];
             lines: components["schemas"]["NotedLine"][];
@@ -2862,32 +2958,15 @@ export interface components {
             /** Format: date-time */
             at: string;
         };
+        PinChoice: {
+            device: string;
+            name: string;
+            modes: components["schemas"]["ModeChoice"][];
+        };
         PlanSoFar: {
             /** Format: int32 */
             deeds: number;
             held: components["schemas"]["HeldView"][];
-        };
-        PlanView: {
-            id: string;
-            title: string;
-            summary: string;
-            actions: components["schemas"]["InstallerAction"][];
-            deeds: string[];
-            /** Format: int32 */
-            wantsHeld: number;
-            /** Format: int32 */
-            wants: number;
-            /** Format: int32 */
-            faults: number;
-            /** Format: int32 */
-            cautions: number;
-            /** Format: int32 */
-            natLayers: number;
-            /** Format: int32 */
-            subnets: number;
-            /** Format: int32 */
-            minutes: number;
-            givesUp: string[];
         };
         /** @enum {string} */
         PoeClass: "af" | "at" | "bt";
@@ -3009,6 +3088,10 @@ export interface components {
             says: string;
         };
         RoomRect: unknown;
+        RuledOut: {
+            title: string;
+            because: string;
+        };
         Ruler: {
             segment: string;
             prefix: components["schemas"]["Prefix"];
@@ -3255,6 +3338,10 @@ export interface components {
             order: components["schemas"]["WorkOrder"];
             isProven: boolean;
             ticks: components["schemas"]["TickView"][];
+            way: string;
+            /** Format: int32 */
+            cutMinutes: number;
+            otherWay: null | components["schemas"]["OtherWayView"];
         };
         WorkStep: {
             key: string;
@@ -3273,6 +3360,11 @@ export interface components {
             cutOff: string[];
             cautions: string[];
             actions: components["schemas"]["InstallerAction"][];
+        };
+        WorstRoomView: {
+            room: string;
+            /** Format: double */
+            mbps: number;
         };
     };
     responses: never;

@@ -1,14 +1,14 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { Link as RouterLink } from 'react-router'
 import { useJob, useTools } from '../../layout/JobContext'
 import { WantLine } from '../../layout/WantLine'
 import { Press } from '../../parts/Press'
 import { whereNext } from '../../parts/whereNext'
 import { say } from '../../state/notices'
 import { NewWant } from './NewWant'
-import { Plans } from './Plans'
 
 export function WantsPage() {
-  const { house } = useJob()
+  const { house, job } = useJob()
   const { act } = useTools()
   const remove = async (need: string, pressed: HTMLElement) => {
     const next = whereNext(pressed.closest('li'))
@@ -59,7 +59,13 @@ export function WantsPage() {
         ))}
       </Box>
       <NewWant />
-      <Plans />
+      <Text textStyle="small" mt="24px">
+        Ways that hold these wants are searched and compared under{' '}
+        <RouterLink to={`/job/${job.id}/options`} className="textlink">
+          Options
+        </RouterLink>
+        .
+      </Text>
     </Box>
   )
 }

@@ -10,17 +10,25 @@ import { focusOn } from '../../parts/focusOn'
 import { Press } from '../../parts/Press'
 import { useBusy } from '../../parts/useBusy'
 import { untouched } from '../../state/outbox'
+import { useWay, type Way } from '../../state/way'
 import { DoneBox } from './DoneBox'
 import { PrintedOrder } from './PrintedOrder'
 import { StepList } from './StepList'
 import { StepView } from './StepView'
 
+const waySays: Record<Way, string> = {
+  keep: 'Boxes keep what is set on them.',
+  reset: 'Boxes with a new part to play are reset first.',
+}
+
 export function WorkOrderPage() {
   const { job } = useJob()
   const { show, tick } = useTools()
   const { params, turn } = usePlace()
-  const options = workOrder(job.id, job.version)
-  const { data, error } = useQuery(options)
+  const way = useWay((ways) => ways.of[job.id])
+  const choose = useWay((ways) => ways.set)
+  const options = workOrder(job.id, job.version, way)
+  const { data, error } = useQuery({ ...options, placeholderData: (old) => old })
   const [listOpen, setListOpen] = useState(false)
 
   const ticks = useMemo(() => new Map((data?.ticks ?? []).map((tick) => [tick.stepKey, tick])), [data])
@@ -74,7 +82,7 @@ export function WorkOrderPage() {
           Nothing to do yet
         </Heading>
         <Text mb="12px">
-          The plan is still the house as found. Press a fix in the verdict, choose a way under Wants, or
+          The plan is still the house as found. Press a fix in the verdict, choose a way under Options, or
           change the planned house on the Stairs: the order of work follows.
         </Text>
         <Press kind="main" onClick={() => show('planned')}>
@@ -92,13 +100,23 @@ export function WorkOrderPage() {
         </Heading>
         <Flex gap="12px" align="baseline">
           <Text fontSize="14px" color="quiet">
-            {done.length} of {steps.length} done · about {data.order.minutes} min in all
+            {done.length} of {steps.length} done · about {data.order.minutes} min in all, somebody without
+            internet for {data.cutMinutes}
           </Text>
           <Press kind="plain" onClick={() => window.print()} hideBelow="md">
             print
           </Press>
         </Flex>
       </Flex>
+      {data.otherWay && (
+        <Flex mt="4px" gap="4px 10px" wrap="wrap" align="baseline" textStyle="small" className="no-print">
+          <Text color="quiet">{waySays[data.way as Way]}</Text>
+          <Press kind="plain" onClick={() => choose(job.id, data.otherWay?.way as Way)}>
+            {waySays[data.otherWay.way as Way].replace(/\.$/, '')} instead: {data.otherWay.minutes} min,{' '}
+            {data.otherWay.cutMinutes} without internet{data.otherWay.isProven ? '' : ', not proved'}
+          </Press>
+        </Flex>
+      )}
       {done.length === steps.length && <DoneBox steps={steps} tickOf={tickOf} />}
       {!data.isProven && (
         <Box role="alert" mt="8px" p="10px" border="1px dashed" borderColor="ochre">

@@ -1,0 +1,87 @@
+using System.Text.Json.Nodes;
+
+namespace Altrin.Browser.Tests;
+
+/// <summary>The ways to set a house: compared, pinned, mended, taken.</summary>
+public sealed class OptionsTests : HandTest
+{
+    private static JsonNode Trade(string job) => JsonNode.Parse(File.ReadAllText(Path.Combine(Server.Root, "tests", "documents", "jobs", $"{job}.json")))!;
+
+    [Fact]
+    public void A_box_on_the_table_is_planned_taken_and_ordered_to_the_last_tick()
+    {
+        OpenHouse(Trade("access-point"), "options");
+        Browser.UntilText("nothing better exists");
+        Browser.UntilText("Second router as access point");
+        Browser.UntilText("4 of 4");
+        // What the schools that lost would have done, with this house's own reason.
+        Browser.UntilText("Second router behind Hall gateway as its DMZ host");
+        Browser.UntilText("translated twice");
+        Browser.Press(() => Browser.Css("[data-way='0'] button"));
+        Browser.UntilText("all 4 wants hold");
+        Browser.Press(() => Browser.Link("Work order"));
+        Browser.Css("section[aria-label='Step 1']");
+        var steps = Browser.Count("ol[aria-label=Steps] > li");
+        for (var n = 1; n <= steps; n++)
+        {
+            Browser.Css($"section[aria-label='Step {n}']");
+            Browser.Press("Seen as said");
+            Browser.UntilText($"{n} of {steps} done");
+        }
+        Assert.Empty(Browser.Complaints());
+    }
+
+    [Fact]
+    public void What_cannot_be_had_is_mended_by_a_press_and_given_up_by_another()
+    {
+        OpenHouse(Trade("no-mode-no-cable"), "options");
+        Browser.UntilText("Not to be had:");
+        Browser.UntilText("Lay a cable from Hall to Study.");
+        Browser.Press("Note it in the house, and plan with it");
+        Browser.UntilText("Old router as access point by hand");
+        Browser.Until(() => !Browser.Has("Not to be had:"), "the conflict to go");
+        Assert.Single(Found()["document"]!["runs"]!.AsArray());
+        Browser.UntilText("cable, Hall to Study");
+        Browser.Keys("z");
+        Browser.UntilText("Not to be had:");
+        Browser.Press(() => Browser.ButtonStarting("Give up"));
+        Browser.Until(() => !Browser.Has("Not to be had:"), "the want to be given up");
+        Assert.Empty(Found()["document"]!["needs"]!.AsArray());
+        Assert.Empty(Browser.Complaints());
+    }
+
+    [Fact]
+    public void A_box_is_pinned_and_forbidden_and_the_rest_is_planned_again()
+    {
+        OpenDemo(stage: "options");
+        Browser.UntilText("Studio router as access point by hand");
+        Browser.Choose("Box", "Studio router");
+        Browser.Choose("as", "access point");
+        Browser.Press("Forbid it");
+        Browser.UntilText("Studio router never as access point");
+        Browser.Until(() => !Browser.Has("Studio router as access point by hand"), "that way to go");
+        Browser.Press(() => Browser.Css("button[aria-label='Unpin Studio router']"));
+        Browser.UntilText("Studio router as access point by hand");
+        Assert.Empty(Browser.Complaints());
+    }
+
+    [Fact]
+    public void On_a_phone_the_ways_lie_one_under_the_other_and_nothing_scrolls_sideways()
+    {
+        using var phone = new Browser(390, 844, isPhone: true);
+        OpenDemo(stage: "options", on: phone);
+        phone.UntilText("nothing better exists");
+        Assert.Equal(0, phone.Count("main table"));
+        Assert.Equal(390L, phone.Run("return document.documentElement.scrollWidth"));
+        phone.Press(() => phone.Css("[data-way='0'] button"));
+        phone.Until(() => (int)Ask($"/api/jobs/{Job}")!["planned"]!["verdict"]!["wantsHeld"]! == 7, "the plan to be taken");
+    }
+
+    [Fact]
+    public void In_an_empty_house_it_says_what_comes_first()
+    {
+        OpenHouse(JsonNode.Parse("""{ "format": "altrin.network/1", "name": "Bare", "devices": [], "cables": [], "endpoints": [], "needs": [] }""")!, "options");
+        Browser.UntilText("No box yet.");
+        Assert.Empty(Browser.Complaints());
+    }
+}

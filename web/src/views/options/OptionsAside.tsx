@@ -1,0 +1,121 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { options as optionsQuery } from '../../api/queries'
+import { useJob } from '../../layout/JobContext'
+import { Choice } from '../../parts/Choice'
+import { Press } from '../../parts/Press'
+import { nameOf } from '../../parts/words'
+import { pinsOf, usePins } from '../../state/pins'
+
+/** The schools that lost, each with this house's own reason; and what is settled of a plan beforehand. */
+export function OptionsAside() {
+  const { job } = useJob()
+  const pins = usePins(pinsOf(job.id))
+  const set = usePins((one) => one.set)
+  const { data } = useQuery({ ...optionsQuery(job.id, job.version, pins), placeholderData: (old) => old })
+  const [device, setDevice] = useState('')
+  const [mode, setMode] = useState('')
+  if (!data) return null
+  const box = data.pinnable.find((one) => one.device === device) ?? data.pinnable[0]
+  const chosen = box?.modes.find((one) => one.mode === mode) ?? box?.modes[0]
+  const add = (forbidden: boolean) => {
+    if (!box || !chosen) return
+    const rest = pins.filter(
+      (pin) => pin.device !== box.device || (forbidden && pin.forbidden && pin.mode !== chosen.mode),
+    )
+    set(job.id, [...rest, { device: box.device, mode: chosen.mode, forbidden }])
+  }
+  const say = (mode: string) =>
+    data.pinnable.flatMap((one) => one.modes).find((one) => one.mode === mode)?.say ?? mode
+  return (
+    <Box px="16px" py="14px" borderBottom="1px solid" borderColor="hairline">
+      <Heading as="h2" textStyle="section" mb="8px">
+        Why not
+      </Heading>
+      {data.ruledOut.length === 0 && (
+        <Text textStyle="small" color="quiet">
+          Every way that these boxes can do is shown.
+        </Text>
+      )}
+      <Box as="ul" listStyleType="none">
+        {data.ruledOut.map((one) => (
+          <Box as="li" key={one.title} mb="10px" overflowWrap="anywhere">
+            <Text textStyle="small" fontWeight="650">
+              {one.title}
+            </Text>
+            <Text textStyle="small" color="quiet">
+              {one.because}
+            </Text>
+          </Box>
+        ))}
+      </Box>
+      {box && chosen && (
+        <Box
+          as="section"
+          aria-label="Pinned"
+          borderTop="1px solid"
+          borderColor="hairline"
+          mt="12px"
+          pt="12px"
+        >
+          <Heading as="h2" textStyle="section" mb="6px">
+            Pinned
+          </Heading>
+          <Box as="ul" listStyleType="none" mb="8px">
+            {pins.map((pin) => (
+              <Flex
+                as="li"
+                key={`${pin.device}${pin.mode}`}
+                align="center"
+                gap="6px"
+                textStyle="small"
+                wrap="wrap"
+              >
+                {nameOf(job.found.document, pin.device)} {pin.forbidden ? 'never as' : 'as'} {say(pin.mode)}
+                <Press
+                  kind="plain"
+                  aria-label={`Unpin ${nameOf(job.found.document, pin.device)}`}
+                  onClick={() =>
+                    set(
+                      job.id,
+                      pins.filter((one) => one !== pin),
+                    )
+                  }
+                >
+                  unpin
+                </Press>
+              </Flex>
+            ))}
+            {pins.length === 0 && (
+              <Text textStyle="small" color="quiet">
+                Nothing: every box is free. What is left as found, and what must be used, is said on the
+                visit.
+              </Text>
+            )}
+          </Box>
+          <Flex gap="8px" wrap="wrap" align="flex-end">
+            <Choice
+              label="Box"
+              width="130px"
+              value={box.device}
+              options={data.pinnable.map((one) => ({ value: one.device, label: one.name }))}
+              onChange={setDevice}
+            />
+            <Choice
+              label="as"
+              width="130px"
+              value={chosen.mode}
+              options={box.modes.map((one) => ({ value: one.mode, label: one.say }))}
+              onChange={setMode}
+            />
+          </Flex>
+          <Flex gap="8px" mt="8px">
+            <Press onClick={() => add(false)}>Pin it so</Press>
+            <Press onClick={() => add(true)}>Forbid it</Press>
+          </Flex>
+        </Box>
+      )}
+    </Box>
+  )
+}

@@ -1,0 +1,114 @@
+import { Box, Heading, Spinner, Text } from '@chakra-ui/react'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { options as optionsQuery } from '../../api/queries'
+import type { Action, OptionView } from '../../api/types'
+import { useJob, useTools } from '../../layout/JobContext'
+import { Press } from '../../parts/Press'
+import { Problem } from '../../parts/Problem'
+import { useNarrow } from '../../parts/useNarrow'
+import { count } from '../../parts/words'
+import { say } from '../../state/notices'
+import { pinsOf, usePins } from '../../state/pins'
+import { ConflictStrip } from './ConflictStrip'
+import { OptionsAside } from './OptionsAside'
+import { WayCard } from './WayCard'
+import { WayTable } from './WayTable'
+
+const numbers = ['No', 'One', 'Two', 'Three', 'Four', 'Five']
+
+/** The plans of the house as found, searched, simulated and set side by side. */
+export function OptionsPage() {
+  const { job } = useJob()
+  const { adopt, show, act } = useTools()
+  const pins = usePins(pinsOf(job.id))
+  const query = optionsQuery(job.id, job.version, pins)
+  const { data, error, isFetching } = useQuery({ ...query, placeholderData: (old) => old })
+  const queries = useQueryClient()
+  const narrow = useNarrow()
+  const isEmpty = (job.found.document.devices ?? []).length === 0
+
+  const take = (plan: OptionView, index: number) =>
+    plan.actions.length === 0 ? (
+      <Text textStyle="small" color="quiet" mt="10px">
+        Nothing to do.
+      </Text>
+    ) : (
+      <Press
+        mt="10px"
+        kind={index === 0 ? 'main' : 'other'}
+        onClick={async () => {
+          if (await adopt(plan.actions, plan.title)) show('planned')
+        }}
+      >
+        Take this one
+      </Press>
+    )
+  const giveUp = async (need: string, want: string) => {
+    show('found')
+    const problem = await act([{ do: 'remove-need', need }], `Give up: ${want}`)
+    if (problem) say(problem.message, 'problem')
+  }
+
+  const mend = async (actions: Action[], words: string) => {
+    show('found')
+    const problem = await act(actions, words.replace(/\.$/, ''))
+    if (problem) say(problem.message, 'problem')
+  }
+
+  return (
+    <Box px={{ base: '16px', md: '20px' }} py="16px">
+      <Heading as="h2" textStyle="stage" mb="4px" tabIndex={-1} data-next>
+        {data
+          ? `${numbers[data.plans.length] ?? data.plans.length} ${data.plans.length === 1 ? 'way' : 'ways'} to set this house`
+          : 'Ways to set this house'}
+      </Heading>
+      <Text color="quiet" mb="12px" role="status">
+        {isFetching ? (
+          <>
+            <Spinner size="xs" mr="6px" /> Trying the ways there are …{' '}
+            <Press kind="plain" onClick={() => queries.cancelQueries({ queryKey: query.queryKey })}>
+              Stop
+            </Press>
+          </>
+        ) : data ? (
+          `${count(data.searched, 'house')} tried; ${data.isExact ? 'nothing better exists for these boxes, cables and wants.' : 'the house is too big to try every one, so there may be a better way.'}`
+        ) : null}
+      </Text>
+      <Problem>{error?.message}</Problem>
+      {!data && !isFetching && !error && (
+        <Press onClick={() => queries.refetchQueries({ queryKey: query.queryKey })}>Look for ways</Press>
+      )}
+      {isEmpty && (
+        <Text>No box yet. Walk the house first: the line, the gateway, what lies on the table.</Text>
+      )}
+      {data?.conflicts.map((one) => (
+        <ConflictStrip key={one.needs.join(' ')} conflict={one} giveUp={giveUp} mend={mend} />
+      ))}
+      {data && !isEmpty && data.plans.length === 0 && (
+        <Text>
+          No plan keeps to what is pinned and to what must stay. Take a pin out, or let a box be set.
+        </Text>
+      )}
+      {data && !isEmpty && data.plans.length > 0 && (
+        <Box aria-busy={isFetching} opacity={isFetching ? 0.6 : 1}>
+          {narrow ? (
+            data.plans.map((plan, index) => (
+              <WayCard
+                key={plan.title}
+                plan={plan}
+                plans={data.plans}
+                index={index}
+                take={take(plan, index)}
+              />
+            ))
+          ) : (
+            <WayTable plans={data.plans} take={take} />
+          )}
+        </Box>
+      )}
+      <Box hideFrom="md" mx="-16px" mt="12px" borderTop="1px solid" borderColor="hairline">
+        <OptionsAside />
+      </Box>
+    </Box>
+  )
+}
