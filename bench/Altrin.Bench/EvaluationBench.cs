@@ -81,7 +81,7 @@ public class EvaluationBench
         return online + evaluation.Findings.Length + evaluation.WantsHeld;
     }
 
-    private static NetworkDocument Read(string name, [CallerFilePath] string here = "")
+    internal static NetworkDocument Read(string name, [CallerFilePath] string here = "")
     {
         var folder = Path.GetDirectoryName(here)!;
         while (!File.Exists(Path.Combine(folder, "altrin"))) folder = Path.GetDirectoryName(folder)!;

@@ -15,6 +15,10 @@ internal sealed class GoalColumn : IColumn
         [nameof(EvaluationBench.Steps1000Edit)] = 10,
         [nameof(EvaluationBench.Flat1000)] = 100,
         [nameof(EvaluationBench.Steps1000)] = 100,
+        [nameof(PlanBench.Three)] = 20,
+        [nameof(PlanBench.Six)] = 200,
+        [nameof(PlanBench.Fifteen)] = 2000,
+        [nameof(PlanBench.FarmOrder)] = 500,
     };
 
     public string Id => "goal";

@@ -39,7 +39,7 @@ public sealed class OnceTests : HandTest
     public void A_slow_save_shows_that_it_is_busy_and_no_want_is_written_twice()
     {
         OpenDemo(stage: "wants");
-        Browser.UntilText("Ways to do it");
+        Browser.UntilText("What the household wants");
         Browser.Choose("Sentence", "A Wi-Fi name of its own for each box");
         Browser.Delay(1500);
         Browser.Press("Add it");

@@ -78,6 +78,30 @@ public sealed class OptionsTests : HandTest
     }
 
     [Fact]
+    public void In_the_middle_of_an_order_the_way_back_is_a_press_and_an_order_too()
+    {
+        OpenHouse(Trade("lan-to-lan"), "options");
+        Browser.UntilText("Old router as access point by hand");
+        Browser.Press(() => Browser.Css("[data-way='0'] button"));
+        Browser.UntilText("all 3 wants hold");
+        Browser.Press(() => Browser.Link("Work order"));
+        for (var n = 1; n <= 5; n++)
+        {
+            Browser.Css($"section[aria-label='Step {n}']");
+            Browser.Press("Seen as said");
+            Browser.UntilText($"{n} of ");
+        }
+        var order = Browser.Count("ol[aria-label=Steps] > li");
+        Browser.Press("back to as found");
+        Browser.UntilText("Back to how it was found");
+        Assert.InRange(Browser.Count("ol[aria-label=Steps] > li"), 2, order);
+        Browser.Press("Go on with the order instead");
+        Browser.UntilText("Make Old router an access point");
+        Browser.UntilText($"5 of {order} done");
+        Assert.Empty(Browser.Complaints());
+    }
+
+    [Fact]
     public void In_an_empty_house_it_says_what_comes_first()
     {
         OpenHouse(JsonNode.Parse("""{ "format": "altrin.network/1", "name": "Bare", "devices": [], "cables": [], "endpoints": [], "needs": [] }""")!, "options");

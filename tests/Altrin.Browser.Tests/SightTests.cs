@@ -65,7 +65,7 @@ public sealed class SightTests : HandTest
         Assert.Equal("", phone.Run("return [...document.querySelectorAll('input[type=text], input:not([type]), select, textarea')].filter((one) => one.getClientRects().length && parseFloat(getComputedStyle(one).fontSize) < 16).map((one) => one.value).join('|')"));
         Assert.Equal(("none", "numeric"), (phone.Field("Its own address").GetAttribute("autocapitalize"), phone.Field("Lease in minutes").GetAttribute("inputmode")));
         OpenDemo(stage: "wants", on: phone);
-        phone.UntilText("Ways to do it");
+        phone.UntilText("What the household wants");
         Check("wants");
         phone.Go(Server.Address);
         phone.UntilText("New job");

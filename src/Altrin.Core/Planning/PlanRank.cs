@@ -31,7 +31,17 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
     public static bool operator <=(PlanRank a, PlanRank b) => a.CompareTo(b) <= 0;
     public static bool operator >=(PlanRank a, PlanRank b) => a.CompareTo(b) >= 0;
 
-    internal static PlanRank Of(Ground ground, Evaluation after)
+    internal static PlanRank Of(Ground ground, Evaluation after) => Rough(ground, after).Counted(ground.Found, after.State.House);
+
+    /// <summary>With settings and minutes counted.</summary>
+    internal PlanRank Counted(NetworkDocument found, NetworkDocument house)
+    {
+        var (settings, minutes) = CountWork(found, house, Touches);
+        return this with { Settings = settings, Minutes = minutes };
+    }
+
+    /// <summary>Settings and minutes left at nothing.</summary>
+    internal static PlanRank Rough(Ground ground, Evaluation after)
     {
         var (found, house) = (ground.Found, after.State.House);
         var (failing, nice) = (0, 0);
@@ -43,7 +53,7 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
         var worst = rooms.IsEmpty ? 0 : Math.Round(rooms.Min(room => room.Expected.Mbps), 1);
         var touches = CountTouches(found, house);
         return new(after.Findings.Count(PlanLimits.IsFault), failing, nice, after.Cautions, CountTranslations(after), after.State.AirMap.MostRadioHops,
-            worst <= 0 ? 0 : -(int)Math.Floor(Math.Log(Math.Max(1, worst)) / Step), CountBuys(found, house), touches, after.Findings.Count(finding => finding.Rule is "double-nat" or "wisp-where-repeater" && finding.Severity == Severity.Fault), CountSettings(found, house), CountMinutes(found, house, touches));
+            worst <= 0 ? 0 : -(int)Math.Floor(Math.Log(Math.Max(1, worst)) / Step), CountBuys(found, house), touches, after.Findings.Count(finding => finding.Rule is "double-nat" or "wisp-where-repeater" && finding.Severity == Severity.Fault), 0, 0);
     }
 
     private static int CountTranslations(Evaluation after)
@@ -72,24 +82,18 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
 
     private static bool IsJoinedAnew(Attachment? now, Attachment? then) => then is Attachment.Join b && (now is not Attachment.Join a || (a.Ssid, a.Security, a.Key) != (b.Ssid, b.Security, b.Key));
 
-    private static int CountSettings(NetworkDocument found, NetworkDocument house)
+    /// <summary>Settings that differ; and minutes: a save 1, a restart by the label, a plug 1, a carry 3, a touch 2. Common practice, no source.</summary>
+    private static (int Settings, int Minutes) CountWork(NetworkDocument found, NetworkDocument house, int touches)
     {
-        var settings = 0;
-        for (var i = 0; i < found.Devices.Length; i++)
-            if (!ReferenceEquals(found.Devices[i], house.Devices[i])) settings += SettingCatalogue.All.Count(setting => !setting.IsAlike(found.Devices[i], house.Devices[i]));
-        return settings;
-    }
-
-    /// <summary>A save 1, a restart by the label, a plug 1, a carry 3, a touch 2. Common practice, no source.</summary>
-    private static int CountMinutes(NetworkDocument found, NetworkDocument house, int touches)
-    {
-        var seconds = 0.0;
+        var (settings, seconds) = (0, 0.0);
         for (var i = 0; i < found.Devices.Length; i++)
         {
             var (now, box) = (found.Devices[i], house.Devices[i]);
             if (ReferenceEquals(now, box)) continue;
-            var pages = SettingCatalogue.All.Where(setting => !setting.IsAlike(now, box)).Select(setting => setting.Page).Distinct().ToList();
-            seconds += 60 * pages.Count + (pages.Exists(page => page is SettingsPage.Mode or SettingsPage.Address) ? box.Label?.RebootSeconds ?? BoxLabel.UsualRebootSeconds : 0);
+            var differ = SettingCatalogue.All.Where(setting => !setting.IsAlike(now, box)).ToList();
+            settings += differ.Count;
+            seconds += 60 * differ.Select(setting => setting.Page).Distinct().Count();
+            if (differ.Exists(setting => setting.Page is SettingsPage.Mode or SettingsPage.Address)) seconds += box.Label?.RebootSeconds ?? BoxLabel.UsualRebootSeconds;
             if (now.Room != box.Room) seconds += 180;
         }
         if (house.Cables != found.Cables)
@@ -102,6 +106,6 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
         }
         for (var i = 0; i < found.Endpoints.Length; i++)
             if (house.Endpoints[i].Connect?.Socket is { } socket && socket != found.Endpoints[i].Connect?.Socket) seconds += 60;
-        return (int)Math.Ceiling(seconds / 60) + 2 * touches;
+        return (settings, (int)Math.Ceiling(seconds / 60) + 2 * touches);
     }
 }

@@ -53,7 +53,7 @@ public sealed record PlansFound(ImmutableArray<RankedPlan> Plans, ImmutableArray
 public static class PlanSearch
 {
     /// <summary>Work before the search settles for what it has: boxes and things, times the houses of them that are simulated.</summary>
-    public const int UsualBudget = 50_000;
+    public const int UsualBudget = 30_000;
 
     /// <summary>Plans that are shown.</summary>
     private const int MostPlans = 5;
@@ -84,10 +84,13 @@ public static class PlanSearch
         bool IsPinned(Leaf leaf) => pins is null || leaf.Structure.Boxes.Select((use, i) => (use, i)).All(one => pins.Allow(ground.Found.Devices[one.i].Id, one.use));
         var cured = new List<Leaf> { bench.AsItIs, Cures.Apply(bench, bench.AsItIs) };
         cured.RemoveAll(leaf => !IsPinned(leaf));
+        // What is good as it is needs no cure to be the measure of the rest.
+        if (walk.Best is { } good && IsPinned(good)) cured.Add(Cures.Apply(bench, good));
         var best = cured.Where(leaf => leaf.IsAllowed).Select(leaf => leaf.Rank).DefaultIfEmpty(PlanRank.Worst).Min();
         var isProved = true;
         // In the order of what their cures may bring: when that is no better than what is there already, the rest are in vain.
-        var waiting = bench.Leaves.OrderBy(leaf => leaf.Hoped).ThenBy(leaf => leaf.Rank).ToList();
+        // Rough first: most are out of the question before anything is counted.
+        var waiting = bench.Leaves.Where(leaf => leaf.RoughHoped <= best).OrderBy(leaf => leaf.Hoped).ThenBy(leaf => leaf.Rank).ToList();
         // Where not all can be cured, each way of handing the line on has its turn.
         if (!walk.IsWhole) waiting = [.. waiting.GroupBy(leaf => leaf.Structure.HandsTo * 2 + (leaf.Structure.IsDmz ? 1 : 0)).SelectMany(way => way.Select((leaf, i) => (leaf, i))).Where(one => one.i < 10).OrderBy(one => one.i).Select(one => one.leaf)];
         var n = 0;
@@ -117,7 +120,7 @@ public static class PlanSearch
         }
         // The best of every kind, so that each has its say.
         foreach (var kind in bench.Leaves.Where(leaf => leaf.IsAllowed && IsPinned(leaf)).GroupBy(leaf => string.Join('+', Schools.Of(ground, leaf.Structure).Select(one => one.School).Distinct().Order())))
-            if (kind.MinBy(leaf => leaf.Rank) is { } one && !cured.Exists(leaf => leaf.Structure.Key == one.Structure.Key)) cured.Add(n++ < MostCured + 20 ? Cures.Apply(bench, one) : one);
+            if (kind.GroupBy(leaf => leaf.Rough).MinBy(alike => alike.Key)?.Take(10).MinBy(leaf => leaf.Rank) is { } one && !cured.Exists(leaf => leaf.Structure.Key == one.Structure.Key)) cured.Add(n++ < MostCured + 20 ? Cures.Apply(bench, one) : one);
         cured.RemoveAll(leaf => !IsPinned(leaf));
         return new(bench, cured, walk.IsWhole && isProved);
     }

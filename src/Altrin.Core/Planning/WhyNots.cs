@@ -19,7 +19,7 @@ internal static class WhyNots
         var all = cured.Concat(bench.Leaves).SelectMany(leaf => Schools.Of(ground, leaf.Structure).Where(one => one.School is not (School.LeftInDrawer or School.Switch)).DistinctBy(one => one.School).Select(one => (one.School, one.Box, leaf)));
         foreach (var school in all.Where(one => !shown.Contains(one.School)).GroupBy(one => one.School).OrderBy(group => group.Key))
         {
-            var (_, box, leaf) = school.OrderBy(one => !one.leaf.IsAllowed).ThenBy(one => one.leaf.Rank).First();
+            var (_, box, leaf) = school.OrderBy(one => !one.leaf.IsAllowed).ThenBy(one => one.leaf.Rough).First();
             var heir = leaf.Structure.HandsTo >= 0 ? ground.Found.Devices[leaf.Structure.HandsTo].Name : "";
             var title = Schools.Say(school.Key, ground.Found.Devices[box].Name, heir);
             lost.Add(new(char.ToUpperInvariant(title[0]) + title[1..], leaf.WhyNot ?? Worse(bench, leaf, best)));

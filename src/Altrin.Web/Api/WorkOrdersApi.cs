@@ -1,3 +1,4 @@
+using Altrin.Core.Actions;
 using Altrin.Core.WorkOrders;
 using Altrin.Data;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -8,7 +9,7 @@ namespace Altrin.Web.Api;
 internal static class WorkOrdersApi
 {
     private const int MostNoteLetters = 4000;
-    private const string Keep = "keep", Reset = "reset";
+    private const string Keep = "keep", Reset = "reset", Back = "back:";
 
     public static void MapWorkOrders(this IEndpointRouteBuilder routes)
     {
@@ -18,14 +19,23 @@ internal static class WorkOrdersApi
     }
 
     /// <param name="way"><c>keep</c>: boxes keep what is set on them, found by search; <c>reset</c>: a box with a new part to play begins with a reset, as
-    /// the trade does it. Nothing: the first, or the second where no search found one.</param>
+    /// the trade does it; <c>back:</c> and the key of a step: from after that step back to how the house was found. Nothing: the first, or the second where no search found one.</param>
     private static async Task<Results<Ok<WorkOrderView>, ValidationProblem, ProblemHttpResult>> Get(string id, string? way, JobStore jobs, CancellationToken cancel)
     {
-        if (way is not (null or Keep or Reset)) return Answers.Invalid("way", $"“{way}” is no way to do it. Use {Keep} or {Reset}.");
+        if (way is not (null or Keep or Reset) && way?.StartsWith(Back, StringComparison.Ordinal) != true) return Answers.Invalid("way", $"“{way}” is no way to do it. Use {Keep}, {Reset}, or {Back} and the key of a step.");
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
         var (found, planned) = (job.Found.Document, job.Planned.Document);
         var reset = WorkOrderWriter.Write(found, planned, cancel);
         var keep = WorkOrderWriter.Search(found, planned, cancel: cancel);
+        if (way?.StartsWith(Back, StringComparison.Ordinal) == true)
+        {
+            // From where the work has got to, back to how the house was found: an order like any other.
+            var key = way[Back.Length..];
+            if ((keep?.Steps.FirstOrDefault(step => step.Key == key) ?? reset.Steps.FirstOrDefault(step => step.Key == key)) is not { After: { } reached }) return Answers.Invalid("way", "That step is in neither order any more. Go back from one that is.");
+            var now = Laptop.Away(reached);
+            var back = WorkOrderWriter.Search(now, found, cancel: cancel) ?? WorkOrderWriter.Write(now, found, cancel);
+            return TypedResults.Ok(new WorkOrderView(back with { Title = "Back to how it was found" }, back.IsProven, [.. (await jobs.Ticks(id, cancel)).Select(View)], way, back.CutMinutes(now), null));
+        }
         var isKept = keep is not null && (way is null or Keep) && !(way is null && !keep.IsProven && reset.IsProven);
         var (order, other) = isKept ? (keep!, reset) : (reset, keep);
         // Two ways that are one are no choice.

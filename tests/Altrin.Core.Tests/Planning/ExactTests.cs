@@ -15,7 +15,7 @@ public class ExactTests
     public void Nothing_better_is_left_in_an_example(string example) => Hold(Examples.House(example), example);
 
     [Theory]
-    [InlineData(1, 24, 12)]
+    [InlineData(1, 16, 8)]
     public void Nothing_better_is_left_in_houses_made_by_chance(int first, int count, int least) => Compare(first, count, least);
 
     [Theory, Trait("kind", "long")]

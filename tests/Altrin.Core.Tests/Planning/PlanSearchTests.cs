@@ -57,7 +57,7 @@ public class PlanSearchTests
         var order = Printed(json => OrderWriter.Write(proven, json));
         Assert.Equal("altrin.order/1", (string)order["format"]!);
         var steps = order["steps"]!.AsArray();
-        if (proven.Gaps.Length > 0 || steps.Count == 0) return;
+        Assert.Empty(proven.Gaps);
         var now = AltrinJson.WriteCompact(proven.Start);
         foreach (var step in steps)
         {
@@ -71,20 +71,6 @@ public class PlanSearchTests
         }
         Assert.Equal(AltrinJson.WriteCompact(Laptop.Away(best.House)), now);
         Assert.InRange((int)order["cutMinutes"]!, 0, (int)order["minutes"]! + steps.Count);
-    }
-
-    [Fact]
-    public void Nearly_every_examples_order_is_proven()
-    {
-        var (proven, all) = (0, 0);
-        foreach (var example in Examples.Names())
-        {
-            var house = Examples.House(example);
-            var order = OrderWriter.Prove(house, PlanSearch.Of(house).Plans[0].House);
-            all++;
-            if (order.Gaps.Length == 0) proven++;
-        }
-        Assert.True(proven >= all * 0.9, $"{proven} of {all}");
     }
 
     [Fact]

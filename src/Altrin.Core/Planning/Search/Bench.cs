@@ -60,8 +60,8 @@ internal sealed class Bench
 
     private Leaf Judge(Structure structure, NetworkDocument house, Evaluation after)
     {
-        var rank = PlanRank.Of(Ground, after);
-        return new(structure, house, rank, Hoped(rank, after), Limits.WhyNot(after), [.. after.Wants.Select(want => want.Met == Answer.Yes)]);
+        var rank = PlanRank.Rough(Ground, after);
+        return new(Ground, structure, house, rank, Hoped(rank, after), Limits.WhyNot(after), [.. after.Wants.Select(want => want.Met == Answer.Yes)]);
     }
 
     /// <summary>Every finding that has a cure is taken as cured, and with it every want that fails at what such a finding is about.</summary>

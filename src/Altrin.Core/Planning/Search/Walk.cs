@@ -28,7 +28,7 @@ internal sealed class Walk(Bench bench, Choices choices, int budget)
     private Leaf? Look(Structure structure)
     {
         if (!structure.IsTree() || bench.Try(structure) is not { } leaf) return null;
-        if (leaf.IsAllowed && (Best is null || leaf.Rank < Best.Rank)) Best = leaf;
+        if (leaf.IsAllowed && (Best is null || leaf.Rough < Best.Rough)) Best = leaf;
         return leaf;
     }
 
@@ -68,7 +68,7 @@ internal sealed class Walk(Bench bench, Choices choices, int budget)
     }
 
     /// <summary>Not allowed is worse than anything that is; of two that are not, the better rank leads on.</summary>
-    private static bool Climbs(Leaf next, Leaf at) => next.IsAllowed != at.IsAllowed ? next.IsAllowed : (next.Hoped with { WorstRoom = next.Rank.WorstRoom }) < (at.Hoped with { WorstRoom = at.Rank.WorstRoom });
+    private static bool Climbs(Leaf next, Leaf at) => next.IsAllowed != at.IsAllowed ? next.IsAllowed : (next.RoughHoped with { WorstRoom = next.Rough.WorstRoom }) < (at.RoughHoped with { WorstRoom = at.Rough.WorstRoom });
 
     /// <summary>The house as found, the line handed on in that way: what hung at the gateway hangs at the heir where a cable reaches.</summary>
     private Leaf? Begin((BoxUse Root, int HandsTo, bool IsDmz) way)
@@ -126,7 +126,7 @@ internal sealed class Walk(Bench bench, Choices choices, int budget)
             if (box == way.HandsTo && !choices.IsHeir(box, use)) continue;
             if (use.Parent == ground.Root && use.Parent >= 0 && !choices.MayHangAtRoot(box, way.Root, way.HandsTo)) continue;
             var next = structure.With(box, use);
-            if (use.IsUsed && (Circles(next, box) || IsIdle(next, box)) || IsWorse(next, box)) continue;
+            if (use.IsUsed && (Circles(next, box) || IsIdle(next, box) || !FitsTheWays(next, box)) || IsWorse(next, box)) continue;
             Assign(next, box + 1, way);
             if (isCut) return;
         }
@@ -138,6 +138,29 @@ internal sealed class Walk(Bench bench, Choices choices, int budget)
             if (structure.Boxes[at].Parent == box) return true;
         return structure.Boxes[box].Parent is >= 0 and var parent && parent < box && !structure.Boxes[parent].IsUsed;
     }
+
+    /// <summary>Whether the cables of the boxes settled so far have a way each. Filling asks again; here it saves filling at all.</summary>
+    private bool FitsTheWays(Structure structure, int settled)
+    {
+        for (var i = 0; i <= settled; i++)
+        {
+            var use = structure.Boxes[i];
+            // Of boxes that were settled before only those that hang on the one settled now are news.
+            if (use is not { IsUsed: true, Joined: Joined.ByWire, Parent: >= 0 } || (i != settled && use.Parent != settled) || !IsPlaced(use.Parent, settled)) continue;
+            var (a, b) = (ground.PlaceOf(i, use), ground.PlaceOf(use.Parent, structure.Boxes[use.Parent]));
+            var ways = ground.Ways(a, b, use.Medium);
+            if (ways == 0) return false;
+            if (ways == int.MaxValue) continue;
+            var taken = 0;
+            for (var other = 0; other <= settled; other++)
+                if (structure.Boxes[other] is { IsUsed: true, Joined: Joined.ByWire, Parent: >= 0 } rival && rival.Medium == use.Medium && IsPlaced(rival.Parent, settled)
+                    && Ground.Ends(ground.PlaceOf(other, rival), ground.PlaceOf(rival.Parent, structure.Boxes[rival.Parent]), use.Medium) == Ground.Ends(a, b, use.Medium)) taken++;
+            if (taken > ways) return false;
+        }
+        return true;
+    }
+
+    private bool IsPlaced(int box, int settled) => box <= settled || box == ground.Root || ground.InUse[box];
 
     /// <summary>A box that is alike another and lies on the table is used after it only: either would do.</summary>
     private bool IsIdle(Structure structure, int box)
@@ -157,7 +180,7 @@ internal sealed class Walk(Bench bench, Choices choices, int budget)
     /// <summary>Where the best so far holds every want without a caution or a second translation, more radio hops than its are in vain.</summary>
     private bool IsWorse(Structure structure, int box)
     {
-        if (Best is not { Rank: { Faults: 0, Failing: 0, NiceFailing: 0, Cautions: 0, Translations: 0 } best } || !structure.Boxes[box].IsUsed) return false;
+        if (Best is not { Rough: { Faults: 0, Failing: 0, NiceFailing: 0, Cautions: 0, Translations: 0 } best } || !structure.Boxes[box].IsUsed) return false;
         var hops = 0;
         for (int at = box, n = 0; at >= 0 && n <= structure.Boxes.Length; at = structure.Boxes[at].Parent, n++)
         {

@@ -20,7 +20,7 @@ internal sealed class OrderSearch
     private const double PerCutMinute = 1000, PerWalk = 4, AgainstTheGrain = 1500;
 
     /// <summary>Boxes and things, times houses simulated: past the first figure the nearest end is taken, past the second there is none.</summary>
-    private const int Patience = 60_000, Most = 240_000;
+    private const int Patience = 35_000, Most = 240_000;
 
     /// <summary>A house set from end to end is no matter of clever order any more.</summary>
     private const int MostActs = 60;

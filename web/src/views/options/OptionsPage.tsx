@@ -106,9 +106,11 @@ export function OptionsPage() {
           )}
         </Box>
       )}
-      <Box hideFrom="md" mx="-16px" mt="12px" borderTop="1px solid" borderColor="hairline">
-        <OptionsAside />
-      </Box>
+      {narrow && (
+        <Box mx="-16px" mt="12px" borderTop="1px solid" borderColor="hairline">
+          <OptionsAside />
+        </Box>
+      )}
     </Box>
   )
 }

@@ -16,7 +16,7 @@ import { PrintedOrder } from './PrintedOrder'
 import { StepList } from './StepList'
 import { StepView } from './StepView'
 
-const waySays: Record<Way, string> = {
+const waySays: Record<'keep' | 'reset', string> = {
   keep: 'Boxes keep what is set on them.',
   reset: 'Boxes with a new part to play are reset first.',
 }
@@ -67,6 +67,11 @@ export function WorkOrderPage() {
     return (
       <Box p="24px" role="alert" color="brick">
         {error.message}
+        {way && (
+          <Press mt="8px" onClick={() => choose(job.id)}>
+            Show the order that is proposed
+          </Press>
+        )}
       </Box>
     )
   if (!data)
@@ -103,17 +108,31 @@ export function WorkOrderPage() {
             {done.length} of {steps.length} done · about {data.order.minutes} min in all, somebody without
             internet for {data.cutMinutes}
           </Text>
+          {!data.way.startsWith('back:') && done.length > 0 && done.length < steps.length && (
+            <Press kind="plain" onClick={() => choose(job.id, `back:${done.at(-1)?.key}`)}>
+              back to as found
+            </Press>
+          )}
           <Press kind="plain" onClick={() => window.print()} hideBelow="md">
             print
           </Press>
         </Flex>
       </Flex>
+      {data.way.startsWith('back:') && (
+        <Flex mt="4px" gap="4px 10px" wrap="wrap" align="baseline" textStyle="small" className="no-print">
+          <Text color="quiet">From where the work had got to. The plan stays as it is.</Text>
+          <Press kind="plain" onClick={() => choose(job.id)}>
+            Go on with the order instead
+          </Press>
+        </Flex>
+      )}
       {data.otherWay && (
         <Flex mt="4px" gap="4px 10px" wrap="wrap" align="baseline" textStyle="small" className="no-print">
-          <Text color="quiet">{waySays[data.way as Way]}</Text>
+          <Text color="quiet">{waySays[data.way as 'keep' | 'reset']}</Text>
           <Press kind="plain" onClick={() => choose(job.id, data.otherWay?.way as Way)}>
-            {waySays[data.otherWay.way as Way].replace(/\.$/, '')} instead: {data.otherWay.minutes} min,{' '}
-            {data.otherWay.cutMinutes} without internet{data.otherWay.isProven ? '' : ', not proved'}
+            {waySays[data.otherWay.way as 'keep' | 'reset'].replace(/\.$/, '')} instead:{' '}
+            {data.otherWay.minutes} min, {data.otherWay.cutMinutes} without internet
+            {data.otherWay.isProven ? '' : ', not proved'}
           </Press>
         </Flex>
       )}
