@@ -25,7 +25,13 @@ internal static class TableHouses
         }
         return new()
         {
-            Name = "Table", Country = "NZ", Line = new() { Device = "gw", Port = gateway.Ports.First(port => port.Role == PortRole.Wan).Id, DownMbps = 300 }, Devices = devices, Cables = cables, Runs = runs, Endpoints = things,
+            Name = "Table",
+            Country = "NZ",
+            Line = new() { Device = "gw", Port = gateway.Ports.First(port => port.Role == PortRole.Wan).Id, DownMbps = 300 },
+            Devices = devices,
+            Cables = cables,
+            Runs = runs,
+            Endpoints = things,
             Rooms = [.. Enumerable.Range(0, boxes).Select(n => new Room { Id = $"room{n}", Name = $"Room {n}", Floor = n / 4 })],
             Needs = [.. things.Select((thing, n) => (Need)new Need.Internet { Id = $"n{n}", Endpoint = thing.Id }), new Need.SingleNat { Id = "single" }, new Need.OneName { Id = "one" }],
         };

@@ -5,9 +5,8 @@ using Altrin.Core.Network;
 using Altrin.Core.Planning;
 using Altrin.Core.Readings;
 using Altrin.Core.Simulation;
-using Altrin.Core.WorkOrders;
-
 using Altrin.Core.Tests.Planning;
+using Altrin.Core.WorkOrders;
 
 namespace Altrin.Core.Tests.Readings;
 
