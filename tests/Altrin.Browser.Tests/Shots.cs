@@ -58,10 +58,6 @@ public sealed class Shots
             browser.Css("ol[aria-label='Its way to the street']");
             browser.Picture(Path.Combine(folder, "farm-trace.png"));
             browser.Press("close");
-            browser.Press(() => browser.Css("[data-box=upstairs]"));
-            browser.Press(() => browser.Radio("Wi-Fi"));
-            browser.Picture(Path.Combine(folder, "farm-wifi.png"));
-            browser.Press("close");
             browser.Keys("w");
             browser.Press(() => browser.Css("[role=gridcell][aria-label='Kitchen phone, Barn camera: no']"));
             browser.UntilText("Barn camera got no address");
