@@ -4,8 +4,11 @@ using System.Globalization;
 using System.Text.Json;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
+using Altrin.Core.Planning;
 using Altrin.Core.Tests;
 using Altrin.Core.Tests.Kernel;
+using Altrin.Core.Tests.Planning;
+using Altrin.Core.WorkOrders;
 
 namespace Altrin.KernelLab.Tests;
 
@@ -50,6 +53,33 @@ public class LabTests(ITestOutputHelper output)
         if (Environment.GetEnvironmentVariable("ALTRIN_LAB_RECORD") is { Length: > 0 }) await Record(houses.Except(wrong).Select(house => (house, reports[house.Name])));
         Assert.True(wrong.Count == 0, $"{summary}\n{string.Join("\n\n", wrong.Take(12).Select(house => reports[house.Name].Say(house)))}");
         Assert.True(reports.Values.Sum(one => one.Yes) > Count && reports.Values.Sum(one => one.No) > Count, "Too few facts to prove anything.");
+    }
+
+    /// <summary>What is planned is what comes: the best plan of houses as installers meet them, and every third house on the way to it, the laptop in it.</summary>
+    [Fact, Trait("kind", "plans")]
+    public async Task Plans_and_the_houses_on_the_way_to_them_are_in_the_kernel_as_the_simulator_says()
+    {
+        NeedKernel();
+        var wanted = Setting("ALTRIN_LAB_PLANS", 3);
+        var houses = new List<(string Name, NetworkDocument House)>();
+        for (var (seed, planned) = (Seed, 0); planned < wanted; seed++)
+        {
+            var found = TradeHouses.Make(seed);
+            var plan = PlanSearch.Of(found, TestContext.Current.CancellationToken, budget: 4000).Plans.FirstOrDefault();
+            // A plan of nothing to do says nothing that the house as found does not.
+            if (plan is null || plan.Settings == 0) continue;
+            planned++;
+            houses.Add(($"plan-{seed}", plan.House));
+            var steps = WorkOrderWriter.Search(found, plan.House)?.Steps ?? [];
+            for (var n = 2; n < steps.Length; n += 3) houses.Add(($"plan-{seed}-step-{n + 1}", steps[n].After!));
+        }
+        var reports = await Run(houses);
+        var wrong = houses.Where(one => reports[one.Name].Disagreements.Count > 0).ToList();
+        var summary = $"{wanted} plans from seed {Seed}, {houses.Count} houses with those on the way: {reports.Values.Sum(one => one.Facts)} facts, {reports.Values.Sum(one => one.Yes)} yes, {reports.Values.Sum(one => one.No)} no; {wrong.Count} disagree.";
+        output.WriteLine(summary);
+        if (Environment.GetEnvironmentVariable("ALTRIN_LAB_REPORT") is { Length: > 0 }) Console.WriteLine(summary);
+        Assert.True(wrong.Count == 0, $"{summary}\n{string.Join("\n\n", wrong.Take(6).Select(one => reports[one.Name].Say(one.House)))}");
+        Assert.True(reports.Values.Sum(one => one.Yes) > wanted, "Too few facts to prove anything.");
     }
 
     /// <summary>The examples, and of the random houses those in which most goes through: a house where nothing works says little.</summary>

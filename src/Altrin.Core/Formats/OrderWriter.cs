@@ -19,7 +19,7 @@ public static class OrderWriter
     public sealed record Proven(WorkOrder Order, NetworkDocument Start, int CutMinutes, ImmutableArray<string> Gaps);
 
     /// <summary>The better of the order by search and the trade's own: without a gap, without a clash that was not there, then with the fewest minutes
-    /// in which somebody is cut off, then with the fewest at all.</summary>
+    /// in which somebody is cut off; of two alike the first.</summary>
     public static Proven Prove(NetworkDocument from, NetworkDocument to, Hands hands = Hands.Laptop, CancellationToken cancel = default)
     {
         // Names, rooms and wants are written down, not worked for: they are the other document’s from the start.
@@ -32,7 +32,7 @@ public static class OrderWriter
         if (hands == Hands.Laptop || orders.Count == 0) orders.Add(WorkOrderWriter.Write(start, to, cancel));
         var clashes = OrderSearch.ClashesIn(Simulator.Run(start));
         return orders.Select(order => new Proven(order, start, order.CutMinutes(start), [.. order.Gaps, .. Breaks(order, start, Laptop.Away(to))]))
-            .MinBy(proven => (proven.Gaps.Length, Clashes(proven.Order, clashes), proven.CutMinutes, proven.Order.Minutes))!;
+            .MinBy(proven => (proven.Gaps.Length, Clashes(proven.Order, clashes), proven.CutMinutes))!;
     }
 
     private static int Clashes(WorkOrder order, HashSet<string> before) => order.Steps.Count(step => !OrderSearch.ClashesIn(Simulator.Run(step.After!)).IsSubsetOf(before));

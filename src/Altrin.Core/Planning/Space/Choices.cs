@@ -55,13 +55,13 @@ public sealed class Choices
         yield return (found, ground.AsFound.HandsTo, ground.AsFound.IsDmz);
         if (box.LeaveAsFound == true) yield break;
         var used = found with { IsUsed = true, Joined = Joined.ToNothing, Parent = -1, ByHand = false };
-        if (box.CanBe(DeviceMode.Router)) yield return (used with { Mode = DeviceMode.Router }, -1, false);
+        if (CanRoute(box)) yield return (used with { Mode = DeviceMode.Router }, -1, false);
         for (var heir = 0; heir < ground.Found.Devices.Length; heir++)
         {
             if (heir == ground.Root || !Of[heir].Any(use => IsHeir(heir, use))) continue;
             if (box.CanBe(DeviceMode.Modem)) yield return (used with { Mode = DeviceMode.Modem }, heir, false);
             if (box.CanBe(DeviceMode.Passthrough)) yield return (used with { Mode = DeviceMode.Passthrough }, heir, false);
-            if (box.CanBe(DeviceMode.Router)) yield return (used with { Mode = DeviceMode.Router }, heir, true);
+            if (CanRoute(box)) yield return (used with { Mode = DeviceMode.Router }, heir, true);
         }
     }
 
@@ -124,6 +124,9 @@ public sealed class Choices
 
     private int Hops(int box) => ground.AsFound.Boxes[box].Joined == Joined.ByRadio ? 1 : ground.AsFound.Boxes[box].IsUsed ? 0 : 1;
 
+    /// <summary>Of a box of whose own network nobody has noted anything no router is planned: its page is not known to open.</summary>
+    private static bool CanRoute(Device box) => box.CanBe(DeviceMode.Router) && (box.Mode == DeviceMode.Router || box.Lan is not null);
+
     private static IEnumerable<(DeviceMode Mode, bool ByHand)> WiredModes(Device box, BoxUse found)
     {
         if (box.LeaveAsFound == true)
@@ -131,7 +134,7 @@ public sealed class Choices
             yield return (box.Mode, found.ByHand || box.Mode == DeviceMode.Router && box.Lan?.DhcpServer is not { Enabled: true });
             yield break;
         }
-        if (box.CanBe(DeviceMode.Router) && box.Ports.Any(port => port.Role == PortRole.Wan)) yield return (DeviceMode.Router, false);
+        if (CanRoute(box) && box.Ports.Any(port => port.Role == PortRole.Wan)) yield return (DeviceMode.Router, false);
         if (box.KeptApart == true) yield break;
         var any = false;
         foreach (var mode in new[] { DeviceMode.AccessPoint, DeviceMode.MeshSatellite, DeviceMode.Switch })
@@ -140,7 +143,7 @@ public sealed class Choices
                 any = true;
                 yield return (mode, false);
             }
-        if (box.CanBe(DeviceMode.Router) && (!box.CanBe(DeviceMode.AccessPoint) || found.ByHand) && box.Ports.Any(port => port.Role == PortRole.Lan)) yield return (DeviceMode.Router, true);
+        if (CanRoute(box) && (!box.CanBe(DeviceMode.AccessPoint) || found.ByHand) && box.Ports.Any(port => port.Role == PortRole.Lan)) yield return (DeviceMode.Router, true);
         // A repeater on a cable, its uplink off, does an access point's work.
         if (!any)
             foreach (var mode in ByRadio.Where(box.CanBe)) yield return (mode, false);

@@ -12,6 +12,9 @@ internal sealed record Act(string Label, string? Page, ImmutableArray<InstallerA
     /// <summary>Pages that are saved, in the order of the catalogue; empty for work by hand.</summary>
     public ImmutableArray<SettingsPage> Pages { get; init; } = [];
 
+    /// <summary>What is typed for it.</summary>
+    public ImmutableArray<SettingChange> Rows { get; init; } = [];
+
     /// <summary>The box that is handled, opened or carried.</summary>
     public string? Device { get; init; }
 

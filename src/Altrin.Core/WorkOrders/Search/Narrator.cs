@@ -101,8 +101,7 @@ internal static class Narrator
     private static void Save(WorkInProgress work, Act act)
     {
         var planned = work.Planned.FindDevice(act.Device!)!;
-        var (actions, rows) = BoxWork.Acts(work.House, planned, act.Pages.AsSpan());
-        var isMode = act.Pages.Contains(SettingsPage.Mode) && work.House.FindDevice(planned.Id)!.Mode != planned.Mode;
+        var isMode = act.Actions.Any(action => action is SetMode);
         var cautions = ImmutableArray.CreateBuilder<string>();
         if (act.Page is null) cautions.Add("It has no page of its own that opens here: set it at its main unit, in its app or with its button.");
         if (act.Pages.Contains(SettingsPage.Address) && planned.Lan?.Address is { } own) cautions.Add($"Before: ping {own.Address} and look at the neighbours. Nobody may answer there.");
@@ -111,12 +110,12 @@ internal static class Narrator
         if (act.Pages.Contains(SettingsPage.Dhcp) || act.Pages.Contains(SettingsPage.DhcpOff) || act.Pages.Contains(SettingsPage.Address)) cautions.AddRange(MustAskAnew(work, planned.Id));
         if (act.Pages.Contains(SettingsPage.Mode)) cautions.AddRange(BoxWork.ModeCautions(planned, isMode));
         if (act.Pages.Contains(SettingsPage.Password)) cautions.Add("It is not the Wi-Fi password. Note the new one: without it only a reset opens the page.");
-        work.Step(new(string.Join(", ", act.Pages.Select(page => Briefs[page]).Distinct()), Title(planned, act.Pages, isMode))
+        work.Step(new(isMode || !act.Pages.Contains(SettingsPage.Mode) ? string.Join(", ", act.Pages.Select(page => Briefs[page]).Distinct()) : "What it joins", Title(planned, act.Pages, isMode))
         {
             Page = act.Page,
-            Actions = actions,
+            Actions = act.Actions,
             Find = isMode || !act.Pages.Contains(SettingsPage.Mode) ? SettingWords.Find(act.Pages[^1], planned.Kit) : "Wireless, Repeater, or Uplink",
-            Changes = rows,
+            Changes = act.Rows,
             WaitSeconds = act.WaitSeconds > 0 ? act.WaitSeconds : null,
             Expect = act.Page is null ? null : after => [.. after.LaptopShows(), .. after.PageReading(planned.Id)],
             Cautions = cautions.ToImmutable(),
@@ -133,7 +132,7 @@ internal static class Narrator
     private static string Title(Device box, ImmutableArray<SettingsPage> pages, bool isMode)
     {
         if (isMode) return $"Put {box.Name} into {box.Mode.Say()} mode";
-        if (pages.Contains(SettingsPage.Mode)) return $"Set what {box.Name} joins";
+        if (pages.Contains(SettingsPage.Mode)) return pages.Length > 1 ? $"Set the Wi-Fi of {box.Name} and what it joins" : $"Set what {box.Name} joins";
         if (pages.Contains(SettingsPage.Address)) return pages.Length > 1 ? $"Give {box.Name} a new address, and set what it gives out" : $"Give {box.Name} a new address";
         return pages[0] switch
         {

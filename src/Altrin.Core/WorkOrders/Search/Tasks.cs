@@ -12,7 +12,7 @@ internal sealed class Tasks(NetworkDocument planned)
     private static readonly ImmutableArray<ImmutableArray<SettingsPage>> Saves =
     [
         [SettingsPage.Address], [SettingsPage.Address, SettingsPage.Dhcp, SettingsPage.DhcpOff], [SettingsPage.Wifi], [SettingsPage.Dhcp], [SettingsPage.DhcpOff],
-        [SettingsPage.Wan], [SettingsPage.Services], [SettingsPage.Sockets], [SettingsPage.Password], [SettingsPage.DhcpOff, SettingsPage.Mode],
+        [SettingsPage.Wan], [SettingsPage.Services], [SettingsPage.Sockets], [SettingsPage.Password], [SettingsPage.Mode],
     ];
 
     public IEnumerable<Act> In(NetworkDocument house)
@@ -44,7 +44,6 @@ internal sealed class Tasks(NetworkDocument planned)
             else if (!ReferenceEquals(now, wanted))
             {
                 var pages = SettingCatalogue.All.Where(setting => !setting.IsAlike(now, wanted)).Select(setting => setting.Page).ToHashSet();
-                if (pages.Contains(SettingsPage.Mode)) pages.Remove(SettingsPage.DhcpOff);
                 if (pages.Contains(SettingsPage.Address) || pages.Contains(SettingsPage.Dhcp)) pages.Remove(SettingsPage.DhcpOff);
                 if (pages.Contains(SettingsPage.Address)) pages.Remove(SettingsPage.Dhcp);
                 minutes += pages.Sum(page => 1 + Wait(page, wanted) / 60.0);
@@ -77,14 +76,37 @@ internal sealed class Tasks(NetworkDocument planned)
         foreach (var save in Saves)
         {
             var pages = save.Where(differ.Contains).ToImmutableArray();
-            // The whole group only where it is more than one of its pages alone; the mode page sets its own.
-            if (pages.IsEmpty || (save.Length > 1 && pages.Length < 2 && !pages.Contains(SettingsPage.Mode)) || (save.Contains(SettingsPage.Mode) && !differ.Contains(SettingsPage.Mode))) continue;
-            var (actions, _) = BoxWork.Acts(house, wanted, pages.AsSpan());
+            // The whole group only where it is more than one of its pages alone.
+            if (pages.IsEmpty || (save.Length > 1 && pages.Length < 2)) continue;
+            var (actions, rows) = BoxWork.Acts(house, wanted, pages.AsSpan());
+            if (pages is [SettingsPage.Mode])
+            {
+                // The mode is a page of its own; what the box joins is on the Wi-Fi page.
+                foreach (var one in Parted(house, now, wanted, differ)) yield return one;
+                continue;
+            }
             if (actions.IsEmpty) continue;
-            yield return new($"save {wanted.Id} {string.Join('+', pages)}", HasPage(now, wanted) ? wanted.Id : null, actions)
-            { Pages = pages, Device = wanted.Id, WaitSeconds = pages.Max(page => Wait(page, wanted)) };
+            yield return Save(now, wanted, pages, actions, rows, pages.Max(page => Wait(page, wanted)));
         }
     }
+
+    private static IEnumerable<Act> Parted(NetworkDocument house, Device now, Device wanted, HashSet<SettingsPage> differ)
+    {
+        var (actions, rows) = BoxWork.Acts(house, wanted, SettingsPage.Mode);
+        var uplink = SettingCatalogue.Of("uplink");
+        var joins = actions.Where(action => action is SetUplink).ToImmutableArray();
+        var rest = actions.RemoveAll(action => action is SetUplink);
+        var joinRows = joins.IsEmpty ? [] : uplink.Acts(house, now, wanted).SelectMany(act => act.Rows).ToImmutableArray();
+        if (!rest.IsEmpty) yield return Save(now, wanted, [SettingsPage.Mode], rest, [.. rows.Where(row => !joinRows.Contains(row))], Wait(SettingsPage.Mode, wanted));
+        if (joins.IsEmpty) yield break;
+        yield return Save(now, wanted, [SettingsPage.Mode], joins, joinRows, Wait(SettingsPage.Mode, wanted)) with { Label = $"save {wanted.Id} uplink" };
+        // With its own names, where those change too.
+        if (differ.Contains(SettingsPage.Wifi) && BoxWork.Acts(house, wanted, SettingsPage.Wifi) is { Actions.IsEmpty: false } wifi)
+            yield return Save(now, wanted, [SettingsPage.Wifi, SettingsPage.Mode], [.. wifi.Actions, .. joins], [.. wifi.Rows, .. joinRows], Wait(SettingsPage.Mode, wanted)) with { Label = $"save {wanted.Id} wifi+uplink" };
+    }
+
+    private static Act Save(Device now, Device wanted, ImmutableArray<SettingsPage> pages, ImmutableArray<InstallerAction> actions, ImmutableArray<SettingChange> rows, int wait) =>
+        new($"save {wanted.Id} {string.Join('+', pages)}", HasPage(now, wanted) ? wanted.Id : null, actions) { Pages = pages, Rows = rows, Device = wanted.Id, WaitSeconds = wait };
 
     /// <summary>A satellite is set by its main unit or its button, and a box without an address of its own by its button.</summary>
     private static bool HasPage(Device now, Device wanted) => now.Lan is not null && !(now.Traits.AlwaysAsks && wanted.Traits.AlwaysAsks);
