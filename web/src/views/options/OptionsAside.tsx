@@ -62,6 +62,11 @@ export function OptionsAside() {
           <Heading as="h2" textStyle="section" mb="6px">
             Pinned
           </Heading>
+          {pins.length === 0 && (
+            <Text textStyle="small" color="quiet">
+              Nothing: every box is free. What is left as found, and what must be used, is said on the visit.
+            </Text>
+          )}
           <Box as="ul" listStyleType="none" mb="8px">
             {pins.map((pin) => (
               <Flex
@@ -87,12 +92,6 @@ export function OptionsAside() {
                 </Press>
               </Flex>
             ))}
-            {pins.length === 0 && (
-              <Text textStyle="small" color="quiet">
-                Nothing: every box is free. What is left as found, and what must be used, is said on the
-                visit.
-              </Text>
-            )}
           </Box>
           <Flex gap="8px" wrap="wrap" align="flex-end">
             <Choice
