@@ -18,24 +18,16 @@ public static class OrderWriter
     /// <summary>The order, the house it begins with, and the minutes during which somebody is cut off.</summary>
     public sealed record Proven(WorkOrder Order, NetworkDocument Start, int CutMinutes, ImmutableArray<string> Gaps);
 
-    /// <summary>The better of the order by search and the trade's own: without a gap, without a clash that was not there, then with the fewest minutes
-    /// in which somebody is cut off; of two alike the first.</summary>
+    /// <summary>The better of the two ways, with what of it could not be proved.</summary>
     public static Proven Prove(NetworkDocument from, NetworkDocument to, Hands hands = Hands.Laptop, CancellationToken cancel = default)
     {
         // Names, rooms and wants are written down, not worked for: they are the other document’s from the start.
         var start = Laptop.Away(from);
         foreach (var action in Difference.Actions(start, Laptop.Away(to)))
             if (action.IsRecord(start) && action.Problem(start) is null) start = action.Apply(start);
-        var orders = new List<WorkOrder>();
-        if (WorkOrderWriter.Search(start, to, hands, cancel) is { } searched) orders.Add(searched);
-        // The trade's own order is one for a laptop with a socket.
-        if (hands == Hands.Laptop || orders.Count == 0) orders.Add(WorkOrderWriter.Write(start, to, cancel));
-        var clashes = OrderSearch.ClashesIn(Simulator.Run(start));
-        return orders.Select(order => new Proven(order, start, order.CutMinutes(start), [.. order.Gaps, .. Breaks(order, start, Laptop.Away(to))]))
-            .MinBy(proven => (proven.Gaps.Length, Clashes(proven.Order, clashes), proven.CutMinutes))!;
+        var order = OrderWays.Of(start, to, hands, cancel).Best;
+        return new(order, start, order.CutMinutes(start), [.. order.Gaps, .. Breaks(order, start, Laptop.Away(to))]);
     }
-
-    private static int Clashes(WorkOrder order, HashSet<string> before) => order.Steps.Count(step => !OrderSearch.ClashesIn(Simulator.Run(step.After!)).IsSubsetOf(before));
 
     public static void Write(Proven proven, Utf8JsonWriter json)
     {

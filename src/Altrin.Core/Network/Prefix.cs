@@ -8,6 +8,8 @@ namespace Altrin.Core.Network;
 [JsonConverter(typeof(TextConverter<Prefix>))]
 public readonly record struct Prefix : IComparable<Prefix>, ITextValue<Prefix>
 {
+    private const long MostTried = 1024;
+
     public static string Expected => "a prefix such as 192.168.1.0/24";
 
     private Prefix(Ipv4Address network, int length) => (Network, Length) = (network, length);
@@ -62,6 +64,25 @@ public readonly record struct Prefix : IComparable<Prefix>, ITextValue<Prefix>
 
     /// <summary>The address at the same place in this subnet.</summary>
     public Ipv4Address Counterpart(Ipv4Address elsewhere) => new(Network.Value | (elsewhere.Value & ~Mask));
+
+    /// <summary>The lowest address that is free, but for the first, the router's place by custom; then the highest.</summary>
+    /// <returns>Null when none is, of the first and the last thousand or so.</returns>
+    public Ipv4Address? FirstFree(Predicate<Ipv4Address> isTaken)
+    {
+        var usable = (uint)Math.Min(Usable, MostTried);
+        for (var i = 1u; i < usable; i++)
+            if (FirstUsable.Plus(i) is var low && IsUsable(low) && !isTaken(low)) return low;
+        return LastFree(isTaken);
+    }
+
+    /// <summary>The highest address that is free; null when none of the last thousand or so is.</summary>
+    public Ipv4Address? LastFree(Predicate<Ipv4Address> isTaken)
+    {
+        var usable = (uint)Math.Min(Usable, MostTried);
+        for (var i = 0u; i < usable; i++)
+            if (new Ipv4Address(LastUsable.Value - i) is var high && IsUsable(high) && !isTaken(high)) return high;
+        return null;
+    }
 
     public int CompareTo(Prefix other) =>
         Network != other.Network ? Network.CompareTo(other.Network) : Length.CompareTo(other.Length);

@@ -62,17 +62,7 @@ public sealed class Facts
         foreach (var server in servers)
             foreach (var reservation in server.Reservations) taken.Add(reservation.Address);
         var offers = servers.Select(server => server.Offer.Gateway).OfType<Ipv4Address>().ToHashSet();
-        const int Most = 1024;
-        var usable = Math.Min(subnet.Usable, Most);
-        // .1 is the router's place by custom: a second box there is found by nobody.
-        for (var i = 1u; i < usable; i++)
-            if (IsFree(subnet.FirstUsable.Plus(i))) return subnet.FirstUsable.Plus(i);
-        for (var i = 0u; i < usable; i++)
-            if (IsFree(new(subnet.LastUsable.Value - i))) return new(subnet.LastUsable.Value - i);
-        return null;
-
-        bool IsFree(Ipv4Address address) => subnet.IsUsable(address) && !taken.Contains(address) && !offers.Contains(address)
-            && !servers.Exists(server => server.Pool.Contains(address));
+        return subnet.FirstFree(address => taken.Contains(address) || offers.Contains(address) || servers.Exists(server => server.Pool.Contains(address)));
     }
 
     /// <summary>Every subnet that a box of the house makes or a want reserves.</summary>

@@ -75,14 +75,15 @@ public static class Remedies
 
     /// <summary>The first /24 of 192.168, then 172.16, then 10, clear of every subnet of the house and of its tunnels. 0 and 1 are
     /// what most boxes ship with: left alone.</summary>
-    public static Prefix? FreeSubnet(Facts facts)
+    public static Prefix? FreeSubnet(Facts facts) => FreeSubnet([.. facts.SubnetsInUse().Distinct()]);
+
+    public static Prefix? FreeSubnet(IReadOnlyCollection<Prefix> used)
     {
-        var used = facts.SubnetsInUse().Distinct().ToList();
         foreach (var range in new[] { "192.168.0.0", "172.16.0.0", "10.44.0.0" })
             for (var n = 2u; n < 255; n++)
             {
                 var subnet = Prefix.Of(Ipv4Address.Parse(range).Plus(n << 8), 24);
-                if (!used.Exists(other => other.Overlaps(subnet))) return subnet;
+                if (!used.Any(other => other.Overlaps(subnet))) return subnet;
             }
         return null;
     }

@@ -10,7 +10,7 @@ namespace Altrin.Core.WorkOrders;
 /// then Wi-Fi, then the rest, and last what cuts off (DHCP off, mode). Common practice, no source.</summary>
 internal static class BoxWork
 {
-    private const string LastFromHere = "From here on the box gives your laptop no address. That is meant: do this last.";
+    internal const string LastFromHere = "From here on the box gives your laptop no address. That is meant: do this last.";
     private const string AskAnew = "Your laptop keeps its old name servers until it asks again: pull its cable, or turn its Wi-Fi off, and join it anew before you look.";
 
     public static int RebootSeconds(Device box) => box.Label?.RebootSeconds ?? BoxLabel.UsualRebootSeconds;

@@ -71,7 +71,8 @@ public static class WorkOrderWriter
     {
         if (plan.Alone is [var only, ..]) return only switch
         {
-            { Mode: DeviceMode.AccessPoint } or { Lan.DhcpServer.Enabled: false } => $"Make {only.Name} an access point",
+            { Mode: DeviceMode.AccessPoint } or { Mode: DeviceMode.Router, Lan.DhcpServer.Enabled: false } => $"Make {only.Name} an access point",
+            { Traits.BridgesByRadio: true } => $"Make {only.Name} a {only.Mode.Say()}",
             { KeptApart: true } => $"Keep the network of {only.Name} apart",
             _ => $"Set {only.Name}",
         };

@@ -19,24 +19,24 @@ internal static class WorkOrdersApi
     }
 
     /// <param name="way"><c>keep</c>: boxes keep what is set on them, found by search; <c>reset</c>: a box with a new part to play begins with a reset, as
-    /// the trade does it; <c>back:</c> and the key of a step: from after that step back to how the house was found. Nothing: the first, or the second where no search found one.</param>
+    /// the trade does it; <c>back:</c> and the key of a step: from after that step back to how the house was found. Nothing: the better of the two.</param>
     private static async Task<Results<Ok<WorkOrderView>, ValidationProblem, ProblemHttpResult>> Get(string id, string? way, JobStore jobs, CancellationToken cancel)
     {
         if (way is not (null or Keep or Reset) && way?.StartsWith(Back, StringComparison.Ordinal) != true) return Answers.Invalid("way", $"“{way}” is no way to do it. Use {Keep}, {Reset}, or {Back} and the key of a step.");
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
         var (found, planned) = (job.Found.Document, job.Planned.Document);
-        var reset = WorkOrderWriter.Write(found, planned, cancel);
-        var keep = WorkOrderWriter.Search(found, planned, cancel: cancel);
+        var ways = OrderWays.Of(found, planned, cancel: cancel);
+        var (keep, reset) = (ways.Keep, ways.Reset);
         if (way?.StartsWith(Back, StringComparison.Ordinal) == true)
         {
             // From where the work has got to, back to how the house was found: an order like any other.
             var key = way[Back.Length..];
             if ((keep?.Steps.FirstOrDefault(step => step.Key == key) ?? reset.Steps.FirstOrDefault(step => step.Key == key)) is not { After: { } reached }) return Answers.Invalid("way", "That step is in neither order any more. Go back from one that is.");
             var now = Laptop.Away(reached);
-            var back = WorkOrderWriter.Search(now, found, cancel: cancel) ?? WorkOrderWriter.Write(now, found, cancel);
+            var back = OrderWays.Of(now, found, cancel: cancel).Best;
             return TypedResults.Ok(new WorkOrderView(back with { Title = "Back to how it was found" }, back.IsProven, [.. (await jobs.Ticks(id, cancel)).Select(View)], way, back.CutMinutes(now), null));
         }
-        var isKept = keep is not null && (way is null or Keep) && !(way is null && !keep.IsProven && reset.IsProven);
+        var isKept = way is null ? ways.IsKeepBetter : way == Keep && keep is not null;
         var (order, other) = isKept ? (keep!, reset) : (reset, keep);
         // Two ways that are one are no choice.
         var isOne = other is null || other.Steps.Select(step => step.Key).SequenceEqual(order.Steps.Select(step => step.Key));

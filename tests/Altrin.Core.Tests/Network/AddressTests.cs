@@ -135,4 +135,18 @@ public class AddressTests
     [InlineData("192.168.1.5", "192.168.1.5/24")]
     [InlineData("192.168.1.5/16", "192.168.1.5/16")]
     public void A_bare_address_means_a_slash_24(string text, string meant) => Assert.Equal(meant, InterfaceAddress.Parse(text).ToString());
+
+    [Theory]
+    [InlineData("192.168.1.0/24", 0, "192.168.1.2")]      // .1 is the router's place by custom
+    [InlineData("192.168.1.0/24", 250, "192.168.1.252")]
+    [InlineData("192.168.1.0/29", 4, "192.168.1.6")]
+    [InlineData("192.168.1.0/29", 5, "192.168.1.1")]      // before there is none at all, the first
+    [InlineData("192.168.1.0/29", 6, null)]
+    public void The_lowest_free_address_but_the_first_comes_before_the_highest(string prefix, int taken, string? free)
+    {
+        var subnet = Prefix.Parse(prefix);
+        // So many from the second on are held, then the first.
+        bool IsTaken(Ipv4Address address) => address == subnet.FirstUsable ? taken >= subnet.Usable : address.Value - subnet.FirstUsable.Value <= taken;
+        Assert.Equal(free, subnet.FirstFree(IsTaken)?.ToString());
+    }
 }

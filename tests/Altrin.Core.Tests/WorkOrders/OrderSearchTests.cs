@@ -128,6 +128,22 @@ public class OrderSearchTests
         }
     }
 
+    [Theory]
+    [InlineData("wds", "Make Barn router a WDS bridge")]
+    [InlineData("lan-to-lan", "Make Old router an access point")]
+    public void An_order_is_called_what_it_does(string job, string title) => Assert.Equal(title, OrderWriter.Prove(JobPlanTests.Job(job), Best(JobPlanTests.Job(job))).Order.Title);
+
+    /// <summary>The page, the options and the command line propose the same one.</summary>
+    [Theory, MemberData(nameof(JobPlanTests.Jobs), MemberType = typeof(JobPlanTests))]
+    public void The_way_that_is_proposed_cuts_nobody_off_longer_than_the_other(string job)
+    {
+        var (house, plan) = (JobPlanTests.Job(job), Best(JobPlanTests.Job(job)));
+        var ways = OrderWays.Of(house, plan);
+        Assert.Empty(ways.Best.Gaps);
+        if (ways.Reset.Gaps.IsEmpty) Assert.True(ways.Best.CutMinutes(house) <= ways.Reset.CutMinutes(house));
+        Assert.Equal(ways.Best.Steps.Length, OrderWriter.Prove(house, plan).Order.Steps.Length);
+    }
+
     [Fact]
     public void The_same_houses_give_the_same_order()
     {

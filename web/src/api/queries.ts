@@ -11,6 +11,7 @@ import type {
   Paste,
   PhotoAnswer,
   PhotoView,
+  Pin,
   ReachGrid,
   Reckoning,
   Ruler,
@@ -34,10 +35,8 @@ export const job = (id: string) =>
     queryFn: ({ signal }) => unwrap<JobView>(api.GET('/api/jobs/{id}', { params: { path: { id } }, signal })),
   })
 
-type Pinned = { device: string; mode: string; forbidden: boolean }
-
 /** The plans, with what is pinned beforehand. Searching takes a moment: it is not done again before anything has changed. */
-export const options = (id: string, version: number, pins: Pinned[] = []) =>
+export const options = (id: string, version: number, pins: Pin[] = []) =>
   queryOptions({
     queryKey: ['job', id, 'options', version, pins],
     queryFn: ({ signal }) => {

@@ -59,3 +59,6 @@ export type PhotoAnswer = Schemas['PhotoAnswer']
 export type LabelCode = Schemas['LabelCode']
 export type AddressNote = Schemas['AddressNote']
 export type Side = 'found' | 'planned'
+
+/** What is settled of a plan beforehand: a box in a mode, or never in it. */
+export type Pin = { device: string; mode: string; forbidden: boolean }

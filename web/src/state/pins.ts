@@ -1,7 +1,5 @@
 import { create } from 'zustand'
-
-/** What is settled of a plan beforehand: a box in a mode, or never in it. */
-export type Pin = { device: string; mode: string; forbidden: boolean }
+import type { Pin } from '../api/types'
 
 type Pins = { of: Record<string, Pin[]>; set: (job: string, pins: Pin[]) => void }
 

@@ -120,7 +120,7 @@ internal static class Doors
         return free;
     }
 
-    /// <summary>The lowest address of a router's network outside its pool that nobody holds.</summary>
+    /// <summary>An address of a router's network outside its pool that nobody holds.</summary>
     private static Ipv4Address? Free(Draft draft, int router)
     {
         if (draft.Boxes[router].Lan is not { Address: { } own } lan) return null;
@@ -134,8 +134,6 @@ internal static class Doors
             if (box.Lan is { Method: LanMethod.Static, Address: { } page }) held.Add(page.Address);
             if (box.Wan is { Method: WanMethod.Static, Address: { } wan }) held.Add(wan.Address);
         }
-        for (var n = 1u; n < Math.Min(1024, own.Prefix.Usable); n++)
-            if (own.Prefix.FirstUsable.Plus(n) is var low && !held.Contains(low) && pool?.Contains(low) != true) return low;
-        return null;
+        return own.Prefix.FirstFree(address => held.Contains(address) || pool?.Contains(address) == true);
     }
 }

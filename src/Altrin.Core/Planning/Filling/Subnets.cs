@@ -1,4 +1,5 @@
 using Altrin.Core.Network;
+using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Planning.Filling;
@@ -42,19 +43,11 @@ internal static class Subnets
             .ThenByDescending(address => things.Count(thing => address.Prefix.Contains(thing.Address.Address))).Cast<InterfaceAddress?>().FirstOrDefault();
         if (best is null)
         {
-            if (FreeSubnet(taken) is not { } free) return;
+            if (Remedies.FreeSubnet(taken) is not { } free) return;
             best = new InterfaceAddress(free.FirstUsable, free.Length);
         }
         if (box.Lan is { Method: LanMethod.Static, Address: { } now } && now.Prefix == best.Value.Prefix && (now == best || things.TrueForAll(thing => thing.Gateway != best.Value.Address))) return;
         draft.Change(router, one => one with { Lan = (one.Lan ?? new()).MovedTo(best.Value) });
-    }
-
-    private static Prefix? FreeSubnet(List<Prefix> taken)
-    {
-        foreach (var range in new[] { "192.168.0.0", "172.16.0.0", "10.44.0.0" })
-            for (var n = 2u; n < 255; n++)
-                if (Prefix.Of(Ipv4Address.Parse(range).Plus(n << 8), 24) is var subnet && !taken.Exists(other => other.Overlaps(subnet))) return subnet;
-        return null;
     }
 
     /// <summary>What has a fixed address on a router's network: things and pages of boxes.</summary>
@@ -133,7 +126,7 @@ internal static class Subnets
         {
             var thing = draft.Things[i];
             // Carried about, it takes whatever it is given where it comes to.
-            if (Rules.Facts.IsPortable(thing)) draft.Things[i] = thing with { Address = new() };
+            if (Facts.IsPortable(thing)) draft.Things[i] = thing with { Address = new() };
             else if (Suits(thing.Address.Address!.Value)) draft.Things[i] = thing with { Address = Readdressed(thing, thing.Address.Address!.Value.Address, own) };
             else if (Free() is { } free)
             {
@@ -144,15 +137,7 @@ internal static class Subnets
 
         bool Suits(InterfaceAddress address) => prefix.IsUsable(address.Address) && address.Prefix.Length >= prefix.Length - 8 && prefix.Contains(address.Address);
 
-        Ipv4Address? Free()
-        {
-            for (var n = 1u; n < Math.Min(1024, prefix.Usable); n++)
-                if (prefix.FirstUsable.Plus(n) is var low && Good(low)) return low;
-            for (var n = 0u; n < Math.Min(1024, prefix.Usable); n++)
-                if (new Ipv4Address(prefix.LastUsable.Value - n) is var high && Good(high)) return high;
-            return null;
-            bool Good(Ipv4Address address) => prefix.IsUsable(address) && !held.Contains(address) && pool?.Contains(address) != true;
-        }
+        Ipv4Address? Free() => prefix.FirstFree(address => held.Contains(address) || pool?.Contains(address) == true);
     }
 
     /// <summary>Its gateway is nobody on this network, and it had internet as found.</summary>

@@ -28,7 +28,8 @@ internal static class Wiring
         foreach (var box in waiting)
             if (Lay(draft, box, left) is { } cable) Add(draft, cable);
             else return false;
-        return FitsTheWays(draft);
+        LayInRuns(draft);
+        return true;
     }
 
     /// <summary>Whether a thing in that socket would be on somebody's LAN.</summary>
@@ -141,14 +142,13 @@ internal static class Wiring
         return id;
     }
 
-    /// <summary>No more cables between two rooms than there are ways; a new one takes what is laid before what could be.</summary>
-    private static bool FitsTheWays(Draft draft)
+    /// <summary>A new cable takes a run that is laid before one that could be. Whether there is a way for it is a limit of every plan, not of filling.</summary>
+    private static void LayInRuns(Draft draft)
     {
         var runs = draft.Runs.ToList();
         foreach (var group in draft.Cables.GroupBy(cable => Ends(draft, cable)))
         {
             var (a, b, medium) = group.Key;
-            if (group.Count() > draft.Ground.Ways(a, b, medium)) return false;
             if (a == b && medium == Medium.Ethernet) continue;
             var old = group.Count(cable => draft.Found.FindCable(cable.Id) is not null);
             // The old ones lie in laid runs where there are any; a new one in what is left.
@@ -163,7 +163,6 @@ internal static class Wiring
                 if (!run.Laid) draft.Runs = draft.Runs.Replace(run, run with { Laid = true });
             }
         }
-        return true;
     }
 
     private static (string, string, Medium) Ends(Draft draft, Cable cable) =>

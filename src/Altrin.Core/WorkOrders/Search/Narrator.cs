@@ -8,8 +8,6 @@ namespace Altrin.Core.WorkOrders.Search;
 /// <summary>Says an order that was found: where the laptop goes, which page opens, what is typed, what must then be seen.</summary>
 internal static class Narrator
 {
-    private const string LastFromHere = "From here on the box gives your laptop no address. That is meant: do this last.";
-
     private static readonly ImmutableDictionary<SettingsPage, string> Briefs = new Dictionary<SettingsPage, string>
     {
         [SettingsPage.Address] = "New address",
@@ -46,10 +44,7 @@ internal static class Narrator
     {
         switch (move)
         {
-            case PlugLaptop plug:
-                work.Step(new("Laptop there", $"Plug your laptop into {work.House.SocketName(plug.To)}")
-                { Actions = [move], NeedsLaptop = true, Expect = after => after.LaptopShows(), Cautions = ["Turn the laptop's Wi-Fi off, or it may talk to another box than the one on the cable."] });
-                break;
+            case PlugLaptop plug: LaptopSteps.Plug(work, plug); break;
             case JoinLaptop join:
                 work.Step(new("Join there", $"Join Wi-Fi {join.Ssid} of {work.House.NameOf(join.Near)}")
                 {
@@ -59,16 +54,7 @@ internal static class Narrator
                     Cautions = [join.Security == WifiSecurity.Open ? "Nobody guards this network yet: do not type the household's key over it." : "The key is on its label, or as it was set.", "Cable out; on a phone mobile data off, and let it not join the old network by itself."],
                 });
                 break;
-            case SetLaptopAddress { Address: { } own }:
-                work.Step(new("Laptop address", $"Give your laptop the fixed address {own.Address}")
-                {
-                    Actions = [move],
-                    NeedsLaptop = true,
-                    Changes = [new("IP address", "automatic", own.Address.ToString()), new("Subnet mask", null, LaptopMoves.MaskOf(own.Prefix)), new("Gateway", null, "leave empty")],
-                    Expect = after => after.LaptopShows(),
-                    Cautions = ["Set it back to automatic afterwards, or it will connect without internet elsewhere."],
-                });
-                break;
+            case SetLaptopAddress { Address: { } own }: LaptopSteps.FixAddress(work, own); break;
             case SetLaptopAddress:
                 work.Step(new("Automatic again", "Set your laptop back to automatic addressing") { Actions = [move], NeedsLaptop = true, Expect = after => after.LaptopShows() });
                 break;
@@ -106,7 +92,7 @@ internal static class Narrator
         if (act.Page is null) cautions.Add("It has no page of its own that opens here: set it at its main unit, in its app or with its button.");
         if (act.Pages.Contains(SettingsPage.Address) && planned.Lan?.Address is { } own) cautions.Add($"Before: ping {own.Address} and look at the neighbours. Nobody may answer there.");
         if (act.Pages.Contains(SettingsPage.Address)) cautions.Add("Save. The page will hang: the box restarts at its new address. Open the new one.");
-        if (act.Pages.Contains(SettingsPage.DhcpOff) && work.LaptopIsServedBy(planned.Id)) cautions.Add(LastFromHere);
+        if (act.Pages.Contains(SettingsPage.DhcpOff) && work.LaptopIsServedBy(planned.Id)) cautions.Add(BoxWork.LastFromHere);
         if (act.Pages.Contains(SettingsPage.Dhcp) || act.Pages.Contains(SettingsPage.DhcpOff) || act.Pages.Contains(SettingsPage.Address)) cautions.AddRange(MustAskAnew(work, planned.Id));
         if (act.Pages.Contains(SettingsPage.Mode)) cautions.AddRange(BoxWork.ModeCautions(planned, isMode));
         if (act.Pages.Contains(SettingsPage.Password)) cautions.Add("It is not the Wi-Fi password. Note the new one: without it only a reset opens the page.");

@@ -36,7 +36,7 @@ internal sealed class Spots(Hands hands, NetworkDocument planned)
             var isFixed = house.FindEndpoint(Laptop.Id)?.Address.Method == EndpointMethod.Static;
             ImmutableArray<InstallerAction> automatic = isFixed ? [.. join, new SetLaptopAddress()] : join;
             if (Try(house, automatic, device, out moved) && !automatic.IsEmpty) return automatic;
-            if (FreeBeside(state, device) is not { } own) continue;
+            if (LaptopSteps.FreeBeside(state, device) is not { } own) continue;
             ImmutableArray<InstallerAction> set = [.. join, new SetLaptopAddress(own)];
             if (Try(house, set, device, out moved)) return set;
         }
@@ -82,15 +82,4 @@ internal sealed class Spots(Hands hands, NetworkDocument planned)
     }
 
     private static JoinLaptop Join(Device box, WifiNetwork network) => new(network.Ssid, box.Id, network.Security, network.Key);
-
-    /// <summary>An address in the page's own subnet that nobody holds, from the top down.</summary>
-    private static InterfaceAddress? FreeBeside(NetworkState state, string device)
-    {
-        // On the table nothing of it is computed yet: then its settings say it.
-        if ((state.Lan(device)?.Address ?? state.House.FindDevice(device)?.Lan?.Address) is not { } page || AddressRanges.LinkLocal.Contains(page.Address)) return null;
-        var held = state.Interfaces.SelectMany(one => one.Candidates).Select(one => one.Address?.Address).ToHashSet();
-        for (var n = 0u; n < 64 && n < page.Prefix.Usable; n++)
-            if (new Ipv4Address(page.Prefix.LastUsable.Value - n) is var address && !held.Contains(address) && address != page.Address) return new(address, page.Prefix.Length);
-        return null;
-    }
 }

@@ -105,8 +105,8 @@ export function WorkOrderPage() {
         </Heading>
         <Flex gap="12px" align="baseline">
           <Text fontSize="14px" color="quiet">
-            {done.length} of {steps.length} done · about {data.order.minutes} min in all, somebody without
-            internet for {data.cutMinutes}
+            {done.length} of {steps.length} done · about {data.order.minutes} min in all,{' '}
+            {data.cutMinutes ? `somebody without internet for ${data.cutMinutes}` : 'nobody without internet'}
           </Text>
           {!data.way.startsWith('back:') && done.length > 0 && done.length < steps.length && (
             <Press kind="plain" onClick={() => choose(job.id, `back:${done.at(-1)?.key}`)}>
@@ -126,7 +126,8 @@ export function WorkOrderPage() {
           </Press>
         </Flex>
       )}
-      {data.otherWay && (
+      {/* In the middle of the work there is no choosing any more: then there is the way back. */}
+      {data.otherWay && done.length === 0 && (
         <Flex mt="4px" gap="4px 10px" wrap="wrap" align="baseline" textStyle="small" className="no-print">
           <Text color="quiet">{waySays[data.way as 'keep' | 'reset']}</Text>
           <Press kind="plain" onClick={() => choose(job.id, data.otherWay?.way as Way)}>
