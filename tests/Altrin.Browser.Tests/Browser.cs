@@ -10,18 +10,13 @@ public sealed class Browser : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(12);
 
-    private readonly string profile = Directory.CreateTempSubdirectory("altrin-profile-").FullName;
+    private readonly Seat seat;
     private readonly ChromeDriver driver;
 
     public Browser(int width = 1280, int height = 800, bool isPhone = false)
     {
-        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-        options.AddArguments("--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-            "--disable-component-update", "--disable-sync", "--hide-scrollbars", $"--user-data-dir={profile}", $"--window-size={width},{height}");
-        if (isPhone) options.EnableMobileEmulation(new OpenQA.Selenium.Chromium.ChromiumMobileEmulationDeviceSettings { Width = width, Height = height, PixelRatio = 2, EnableTouchEvents = true, UserAgent = "Mozilla/5.0 (Linux; Android 14) Mobile" });
-        var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
-        service.SuppressInitialDiagnosticInformation = true;
-        driver = new(service, options, TimeSpan.FromSeconds(60));
+        seat = Seat.Take(width, height, isPhone);
+        driver = seat.Driver;
         if (!isPhone) Metrics(width, height);
     }
 
@@ -137,13 +132,7 @@ public sealed class Browser : IDisposable
     public IReadOnlyList<string> Complaints() => [.. driver.Manage().Logs.GetLog(LogType.Browser)
         .Where(entry => entry.Level == LogLevel.Severe && !entry.Message.Contains("status of 4", StringComparison.Ordinal)).Select(entry => entry.Message)];
 
-    public void Dispose()
-    {
-        driver.Quit();
-        driver.Dispose();
-        try { Directory.Delete(profile, recursive: true); }
-        catch (IOException) { /* the browser may still be closing its files */ }
-    }
+    public void Dispose() => seat.Leave();
 
     private IWebElement Find(string path) => Wait(() => Shown(driver.FindElements(By.XPath(path))), path);
 

@@ -9,14 +9,14 @@ public abstract class HandTest : IDisposable
     private static readonly HttpClient Client = new();
     private Browser? browser;
 
-    protected Server Server { get; } = new();
+    protected Server Server { get; } = Server.Take();
     /// <summary>Started when it is first looked at: some tests bring one of another size.</summary>
     protected Browser Browser => browser ??= new();
 
     public void Dispose()
     {
         browser?.Dispose();
-        Server.Dispose();
+        Server.Leave();
         GC.SuppressFinalize(this);
     }
 

@@ -22,6 +22,7 @@ public sealed class KitTests : HandTest
     [Fact]
     public void A_box_is_put_on_the_shelf_as_ones_own_kind_and_taken_from_it_in_another_job()
     {
+        Server.Spoil();
         OpenDemo(stage: "visit");
         Browser.Press(() => Browser.Css("ol[aria-label='Stops of the walk']").FindElement(OpenQA.Selenium.By.XPath(".//a[contains(., 'Studio router')]")));
         Browser.Press("Keep it as a kind of your own");

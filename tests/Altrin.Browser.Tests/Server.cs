@@ -1,14 +1,49 @@
+using System.Collections.Concurrent;
 using System.Diagnostics;
 using System.Net;
+using System.Net.Http.Json;
 using System.Net.Sockets;
 using System.Runtime.CompilerServices;
+using System.Text.Json.Nodes;
 
 namespace Altrin.Browser.Tests;
 
 /// <summary>The built program with the built pages and a data folder of its own; it can be stopped and started again.</summary>
 public sealed class Server : IDisposable
 {
+    private static readonly ConcurrentBag<Server> Free = [];
+    private static readonly ConcurrentBag<Server> All = [];
+    private static readonly HttpClient Client = new();
+
     private Process? process;
+    private bool isSpoilt;
+
+    static Server() => AppDomain.CurrentDomain.ProcessExit += (_, _) =>
+    {
+        foreach (var one in All) one.Dispose();
+    };
+
+    /// <summary>One that runs, with the demo houses as sold: starting one takes longer than most tests.</summary>
+    public static Server Take() => Free.TryTake(out var server) ? server : new();
+
+    /// <summary>Hands it to the next test with the demo houses anew; one that was stopped, or keeps more than jobs, is put away.</summary>
+    public void Leave()
+    {
+        if (isSpoilt)
+        {
+            Dispose();
+            return;
+        }
+        foreach (var job in JsonNode.Parse(Client.GetStringAsync($"{Address}/api/jobs").GetAwaiter().GetResult())!.AsArray())
+            Client.DeleteAsync($"{Address}/api/jobs/{(string)job!["id"]!}").GetAwaiter().GetResult().EnsureSuccessStatusCode();
+        // The farm first: the list has the newest on top, as after a first start.
+        foreach (var from in new[] { "demo-farm", "demo" })
+            Client.PostAsJsonAsync($"{Address}/api/jobs", new { from }).GetAwaiter().GetResult().EnsureSuccessStatusCode();
+        Free.Add(this);
+    }
+
+    /// <summary>Nobody shall have it after this test.</summary>
+    public void Spoil() => isSpoilt = true;
 
     public Server()
     {
@@ -17,6 +52,7 @@ public sealed class Server : IDisposable
         listener.Start();
         Port = ((IPEndPoint)listener.LocalEndpoint).Port;
         listener.Stop();
+        All.Add(this);
         Start();
     }
 
@@ -34,14 +70,17 @@ public sealed class Server : IDisposable
 
     public void Stop()
     {
+        isSpoilt = true;
         process!.Kill(entireProcessTree: true);
         process.WaitForExit();
     }
 
     public void Dispose()
     {
-        process?.Kill(entireProcessTree: true);
-        process?.WaitForExit();
+        if (process is null) return;
+        process.Kill(entireProcessTree: true);
+        process.WaitForExit();
+        process = null;
         Directory.Delete(Data, recursive: true);
     }
 

@@ -1,6 +1,6 @@
 /**
  * Puts the focus on what the work goes on with, as soon as it is there and no dialog lies over it. A dialog that closes hands the focus back to
- * whoever had it before, a little later: then it is taken once more. Whoever presses a key meanwhile goes his own way.
+ * whoever had it before, a little later: then it is taken once more. Whoever presses a key or goes into a field meanwhile goes his own way.
  */
 export function focusOn(selector: string) {
   const until = performance.now() + 1500
@@ -14,6 +14,13 @@ export function focusOn(selector: string) {
   const look = () => {
     const target = document.querySelector<HTMLElement>(selector)
     const isCovered = document.querySelector('[role=dialog]') !== null
+    // No dialog hands back to a field of text: somebody, or what reads the page to him, has gone there.
+    if (
+      held > 0 &&
+      document.activeElement !== target &&
+      document.activeElement?.matches('input, textarea, select')
+    )
+      leave()
     if (!isLeft && target && !isCovered) {
       if (document.activeElement === target) held++
       else target.focus()
