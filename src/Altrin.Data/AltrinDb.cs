@@ -10,6 +10,7 @@ internal sealed class AltrinDb(DbContextOptions<AltrinDb> options) : DbContext(o
     public DbSet<RevisionRow> Revisions => Set<RevisionRow>();
     public DbSet<ChangeRow> Changes => Set<ChangeRow>();
     public DbSet<TickRow> Ticks => Set<TickRow>();
+    public DbSet<TurnRow> Turns => Set<TurnRow>();
     public DbSet<PhotoRow> Photos => Set<PhotoRow>();
     public DbSet<SecretRow> Secrets => Set<SecretRow>();
 
@@ -27,6 +28,8 @@ internal sealed class AltrinDb(DbContextOptions<AltrinDb> options) : DbContext(o
         var tick = model.Entity<TickRow>().ToTable("ticks");
         tick.HasKey(row => new { row.JobId, row.StepKey });
         tick.Property(row => row.Revision).IsConcurrencyToken();
+        var turn = model.Entity<TurnRow>().ToTable("turns");
+        turn.HasKey(row => new { row.JobId, row.Number });
         var photo = model.Entity<PhotoRow>().ToTable("photos");
         photo.HasKey(row => new { row.JobId, row.Id });
         var secret = model.Entity<SecretRow>().ToTable("secrets");
@@ -34,6 +37,7 @@ internal sealed class AltrinDb(DbContextOptions<AltrinDb> options) : DbContext(o
         revision.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
         change.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
         tick.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
+        turn.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
         photo.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
         secret.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
     }

@@ -70,6 +70,30 @@ internal sealed class TickRow
     public DateTimeOffset? DoneAt { get; set; }
 }
 
+/// <summary>Where something else was seen than a step said, and the house the work went on from. Gone with the job.</summary>
+internal sealed class TurnRow
+{
+    public required string JobId { get; set; }
+
+    /// <summary>From 1, without gaps.</summary>
+    public required int Number { get; set; }
+
+    public required string StepTitle { get; set; }
+    public required string Seen { get; set; }
+    public required string Sentence { get; set; }
+
+    /// <summary>The document, the laptop aside.</summary>
+    public required string House { get; set; }
+
+    /// <summary>Ids of boxes to be reset, as a list in JSON.</summary>
+    public required string Resets { get; set; }
+
+    /// <summary>What had been done by then, as a list in JSON.</summary>
+    public required string Done { get; set; }
+
+    public required DateTimeOffset At { get; set; }
+}
+
 /// <summary>A picture of a label or a place. Gone with the job.</summary>
 internal sealed class PhotoRow
 {

@@ -47,6 +47,7 @@ public static class AltrinServer
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddSingleton(services =>
             new JobStore(Path.Combine(settings["data"] ?? "data", "altrin.db"), services.GetRequiredService<TimeProvider>()));
+        builder.Services.AddSingleton<TurnStore>();
         builder.Services.AddSingleton<PhotoStore>();
         builder.Services.AddSingleton<SecretStore>();
         builder.Services.AddSingleton<SealedSecrets>();

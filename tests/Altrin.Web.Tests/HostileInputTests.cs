@@ -50,6 +50,7 @@ public class HostileInputTests
         [
             "POST /api/jobs", "POST /api/jobs/import", "POST /api/simulate", $"POST /api/jobs/{id}/found/deeds", $"POST /api/jobs/{id}/planned/deeds",
             $"POST /api/jobs/{id}/found/undo", $"POST /api/jobs/{id}/sideways/undo", $"PUT /api/jobs/{id}/planned", $"PUT /api/jobs/{id}/work-order/x",
+            $"POST /api/jobs/{id}/work-order/x/otherwise", $"POST /api/jobs/{id}/work-order/x/turn", $"POST /api/jobs/{id}/work-order/x/compare",
             "POST /api/jobs/none/found/deeds", "PUT /api/jobs/none/planned", "POST /api/nothing",
         ];
         foreach (var path in paths)

@@ -25,7 +25,7 @@ public static class OrderWriter
         var start = Laptop.Away(from);
         foreach (var action in Difference.Actions(start, Laptop.Away(to)))
             if (action.IsRecord(start) && action.Problem(start) is null) start = action.Apply(start);
-        var order = OrderWays.Of(start, to, hands, cancel).Best;
+        var order = OrderWays.Of(start, to, hands, cancel: cancel).Best;
         return new(order, start, order.CutMinutes(start), [.. order.Gaps, .. Breaks(order, start, Laptop.Away(to))]);
     }
 

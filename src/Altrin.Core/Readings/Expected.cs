@@ -41,6 +41,18 @@ public static class Expected
     public static PageReading? Page(NetworkState state, string laptop, string device) =>
         state.Admin(laptop, device) is { Address: { } at } answer ? new(device, at, answer.Reachable == Answer.Yes) : null;
 
+    /// <summary>What the laptop shows of the same kind in another house; null for what a house does not say.</summary>
+    public static Reading? Again(NetworkState state, string laptop, Reading reading) => reading switch
+    {
+        AddressReading address => Address(state, address.Who),
+        GatewayReading or DnsReading or NatLayersReading => Of(state, laptop).FirstOrDefault(one => one.GetType() == reading.GetType()),
+        InternetReading way => new InternetReading(way.Who, state.Internet(way.Who).Reachable),
+        PageReading page => new PageReading(page.Device, page.At, state.Admin(laptop, page.Device) is { Reachable: Answer.Yes, Address: { } at } && at == page.At),
+        OwnAddressReading own => new OwnAddressReading(own.Device, state.Lan(own.Device)?.Address),
+        PingReading or LampReading or WantReading => null,
+        _ => throw new InvalidOperationException($"{reading.GetType().Name} is not handled."),
+    };
+
     /// <summary>Whether what was seen is what was to be seen. Readings of two kinds never match.</summary>
     /// <remarks>A leased address matches by its subnet and, where it shows, its server: which number a server picks is its own affair (RFC
     /// 2131 section 4.3.1), and a lease from before may still be held.</remarks>

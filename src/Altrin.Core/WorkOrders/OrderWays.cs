@@ -12,14 +12,14 @@ public sealed record OrderWays(WorkOrder? Keep, WorkOrder Reset, bool IsKeepBett
 {
     public WorkOrder Best => IsKeepBetter ? Keep! : Reset;
 
-    public static OrderWays Of(NetworkDocument found, NetworkDocument planned, Hands hands = Hands.Laptop, CancellationToken cancel = default)
+    public static OrderWays Of(NetworkDocument found, NetworkDocument planned, Hands hands = Hands.Laptop, Course? course = null, CancellationToken cancel = default)
     {
-        var keep = WorkOrderWriter.Search(found, planned, hands, cancel);
-        var reset = WorkOrderWriter.Write(found, planned, cancel);
+        var keep = WorkOrderWriter.Search(found, planned, hands, course, cancel);
+        var reset = WorkOrderWriter.Write(found, planned, course, cancel);
         if (keep is null || hands != Hands.Laptop) return new(keep, reset, keep is not null);
-        var before = OrderSearch.ClashesIn(Simulator.Run(found));
+        var before = Clashes.Keys(Simulator.Run(found));
         // Without a gap, without a clash that was not there, then with the fewest minutes in which somebody is cut off; of two alike the one by search.
-        (int, int, int) Rank(WorkOrder order) => (order.Gaps.Length, order.Steps.Count(step => !OrderSearch.ClashesIn(Simulator.Run(step.After!)).IsSubsetOf(before)), order.CutMinutes(found));
+        (int, int, int) Rank(WorkOrder order) => (order.Gaps.Length, order.Steps.Count(step => !Clashes.Keys(Simulator.Run(step.After!)).IsSubsetOf(before)), order.CutMinutes(found));
         return new(keep, reset, Rank(keep).CompareTo(Rank(reset)) <= 0);
     }
 }

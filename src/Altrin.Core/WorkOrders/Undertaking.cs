@@ -7,7 +7,8 @@ namespace Altrin.Core.WorkOrders;
 /// <summary>What has to be touched to get from one house to the other, sorted by how it is done.</summary>
 internal sealed class Undertaking
 {
-    public Undertaking(NetworkDocument found, NetworkDocument planned)
+    /// <param name="resets">Boxes that have to be reset whatever changes on them.</param>
+    public Undertaking(NetworkDocument found, NetworkDocument planned, ImmutableHashSet<string>? resets = null)
     {
         Planned = planned;
         var changed = planned.Devices.Where(device => found.FindDevice(device.Id) is { } old && !BoxWork.SameSettings(old, device)).ToList();
@@ -15,7 +16,8 @@ internal sealed class Undertaking
         // be a router is set alone, after a reset (common practice, no source), but not for a switch or a name on its page.
         var added = planned.Devices.Where(device => found.FindDevice(device.Id) is null).ToList();
         Alone = [.. changed.Where(device => IsMadeAnew(found.FindDevice(device.Id)!, device) || !OpensInPlace(found, planned, device.Id)).Concat(added)
-            .Where(device => device.Id != planned.Line?.Device && device.CanBe(DeviceMode.Router))];
+            .Where(device => device.Id != planned.Line?.Device && device.CanBe(DeviceMode.Router))
+            .Union(resets is null ? [] : planned.Devices.Where(device => resets.Contains(device.Id)))];
         InPlace = [.. changed.Where(device => !Alone.Contains(device))];
         BroughtIn = [.. added.Where(device => !Alone.Contains(device))];
         TakenAway = [.. found.Devices.Where(device => planned.FindDevice(device.Id) is null)];

@@ -25,6 +25,8 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
     /// <summary>Where the work is to end: its sockets are kept clear of the laptop.</summary>
     public NetworkDocument Planned { get; } = planned;
 
+    public Course Course { get; init; } = Course.First;
+
     public string Phase { get; set; } = "";
 
     /// <summary>Whether the box is in the house by now: one that could not be brought in is a gap, and nothing more is done to it.</summary>
@@ -50,7 +52,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         if (draft.PageAfter is { } after) ProvePage(after, draft.Title);
         var cut = online.Except(Online()).Select(House.NameOf).ToImmutableArray();
         // As they are written: a list inside an action, a forward or a VLAN, is part of what is to be done.
-        var key = $"{JsonSerializer.Serialize(draft.Actions, AltrinJson.Compact)}|{draft.Title}";
+        var key = $"{(Course.Number > 0 ? $"{Course.Number}|" : "")}{JsonSerializer.Serialize(draft.Actions, AltrinJson.Compact)}|{draft.Title}";
         var count = uses[key] = uses.GetValueOrDefault(key) + 1;
         var readings = draft.Expect?.Invoke(this) ?? [];
         steps.Add(new(KeyOf($"{key}|{count}"), steps.Count + 1, Phase, draft.Short, draft.Title, where, open, draft.Find,

@@ -51,7 +51,6 @@ public sealed record WorkStep(
     public ImmutableArray<Reading> Readings { get; init; } = [];
 
     /// <summary>The box whose page is opened, or that is handled; null where it is a thing or a cable.</summary>
-    [JsonIgnore]
     public string? Device { get; init; }
 
     /// <summary>The house with the laptop where it then stands, before the step and after it.</summary>
@@ -62,6 +61,5 @@ public sealed record WorkStep(
     public NetworkDocument? After { get; init; }
 
     /// <summary>Work and wait.</summary>
-    [JsonIgnore]
     public double Minutes => 1 + (WaitSeconds ?? 0) / 60.0;
 }

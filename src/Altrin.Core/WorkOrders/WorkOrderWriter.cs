@@ -16,14 +16,15 @@ namespace Altrin.Core.WorkOrders;
 public static class WorkOrderWriter
 {
     /// <returns>An order with no steps when found and planned are the same.</returns>
-    public static WorkOrder Write(NetworkDocument found, NetworkDocument planned, CancellationToken cancel = default)
+    public static WorkOrder Write(NetworkDocument found, NetworkDocument planned, Course? course = null, CancellationToken cancel = default)
     {
         found = Laptop.Away(found);
         planned = Laptop.Away(planned);
-        var work = new WorkInProgress(found, planned, cancel);
+        course ??= Course.First;
+        var work = new WorkInProgress(found, planned, cancel) { Course = course };
         if (IsSameHouse(found, planned)) return work.Finish("Nothing to do");
-        var plan = new Undertaking(found, planned);
-        ProveLine(work);
+        var plan = new Undertaking(found, planned, course.Resets);
+        if (course.ProvesLine) ProveLine(work);
         foreach (var thing in plan.Gone) TakeAway(work, thing);
         foreach (var box in plan.TakenAway) if (work.House.Line?.Device != box.Id) TakeAway(work, box);
         foreach (var box in plan.Alone) TakeOut(work, box);
@@ -47,18 +48,21 @@ public static class WorkOrderWriter
 
     /// <summary>The order by search: of the acts that lead from the one house to the other the sequence that cuts the household off the least.</summary>
     /// <returns>Null where none was found.</returns>
-    public static WorkOrder? Search(NetworkDocument found, NetworkDocument planned, Hands hands = Hands.Laptop, CancellationToken cancel = default)
+    public static WorkOrder? Search(NetworkDocument found, NetworkDocument planned, Hands hands = Hands.Laptop, Course? course = null, CancellationToken cancel = default)
     {
         found = Laptop.Away(found);
         planned = Laptop.Away(planned);
-        var work = new WorkInProgress(found, planned, cancel);
+        course ??= Course.First;
+        var work = new WorkInProgress(found, planned, cancel) { Course = course };
         if (IsSameHouse(found, planned)) return work.Finish("Nothing to do");
         // The line is proved before anything is changed; without a socket that is done where the first page opens.
-        if (hands == Hands.Laptop) ProveLine(work);
-        if (OrderSearch.Find(work.House, planned, hands, cancel) is not { } steps) return null;
+        if (hands == Hands.Laptop && course.ProvesLine) ProveLine(work);
+        if (OrderSearch.Find(work.House, planned, hands, course.Resets, cancel) is not { } steps) return null;
         Narrator.Say(work, steps);
         foreach (var gateway in new Undertaking(found, planned).HandsOn.Where(work.Has)) PowerInTurn(work, gateway);
         Settle(work);
+        // Set at the table, proved in its place.
+        foreach (var box in new Undertaking(found, planned, course.Resets).Alone.Where(box => work.Has(box) && CanBeProved(work, box, hands))) ProveBox(work, box);
         Measure(work);
         ProveHouse(work);
         if (!work.EndsAsPlanned()) work.Gap("the last step does not end in the planned house.");
@@ -173,14 +177,7 @@ public static class WorkOrderWriter
             if (work.Has(planned)) BoxWork.Set(work, planned);
             return;
         }
-        var hold = planned.Label?.ResetHoldSeconds ?? BoxLabel.UsualResetHoldSeconds;
-        work.Step(new("Hold reset", $"Hold reset on {planned.Name} for {hold} seconds, power on")
-        {
-            Actions = [new FactoryReset(planned.Id)],
-            WaitSeconds = BoxWork.RebootSeconds(planned),
-            Expect = after => [new LampReading(planned.Id, Lamp.ResetTook), .. after.State.Lan(planned.Id)?.Address is { } own ? new Reading[] { new OwnAddressReading(planned.Id, own) } : []],
-            Cautions = now.Wifi.IsEmpty ? [] : ["Its Wi-Fi is open until you secure it: stay on the cable."],
-        });
+        ResetSteps.Hold(work, now);
         BoxWork.Set(work, planned);
     }
 
@@ -310,6 +307,9 @@ public static class WorkOrderWriter
         foreach (var one in left.Left)
             work.Gap($"no step sets “{one.Setting.Name}” of {work.House.NameOf(one.Device)} as planned{(one.Setting.WhyNoAct is { } why ? $": {why}" : "")}.");
     }
+
+    private static bool CanBeProved(WorkInProgress work, Device box, Hands hands) =>
+        hands == Hands.Laptop && !box.Traits.AlwaysAsks && work.State.Lan(box.Id)?.Address is { } own && !AddressRanges.LinkLocal.Contains(own.Address);
 
     private static void ProveBox(WorkInProgress work, Device box)
     {

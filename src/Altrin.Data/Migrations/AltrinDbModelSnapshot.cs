@@ -185,6 +185,46 @@ namespace Altrin.Data.Migrations
                     b.ToTable("ticks", (string)null);
                 });
 
+            modelBuilder.Entity("Altrin.Data.TurnRow", b =>
+                {
+                    b.Property<string>("JobId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Done")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("House")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Resets")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Seen")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Sentence")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("StepTitle")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("JobId", "Number");
+
+                    b.ToTable("turns", (string)null);
+                });
+
             modelBuilder.Entity("Altrin.Data.ChangeRow", b =>
                 {
                     b.HasOne("Altrin.Data.JobRow", null)
@@ -222,6 +262,15 @@ namespace Altrin.Data.Migrations
                 });
 
             modelBuilder.Entity("Altrin.Data.TickRow", b =>
+                {
+                    b.HasOne("Altrin.Data.JobRow", null)
+                        .WithMany()
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Altrin.Data.TurnRow", b =>
                 {
                     b.HasOne("Altrin.Data.JobRow", null)
                         .WithMany()

@@ -16,6 +16,10 @@ internal static class Answers
     public static ValidationProblem Invalid(string place, string message) =>
         TypedResults.ValidationProblem(new Dictionary<string, string[]> { [place] = [message] }, title: message);
 
+    /// <summary>As <see cref="Invalid"/>, where it is one of several things that can be wrong.</summary>
+    public static ProblemHttpResult Wrong(string place, string message) =>
+        TypedResults.Problem(new HttpValidationProblemDetails(new Dictionary<string, string[]> { [place] = [message] }) { Title = message, Status = StatusCodes.Status400BadRequest });
+
     /// <summary>Which of the deeds sent could not be done, in the words of its own fields.</summary>
     private static ValidationProblem Refused(Attempt attempt) =>
         Invalid(attempt.Problem!.Field.Length == 0 ? $"actions[{attempt.Index}]" : $"actions[{attempt.Index}].{attempt.Problem.Field}", attempt.Problem.Message);

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
+using Altrin.Core.WorkOrders.Otherwise;
 
 namespace Altrin.Web.Api;
 
@@ -23,3 +24,17 @@ public sealed record HeldDeedAnswer(int Version, int Index, string Answer, strin
 /// <param name="Revision">The tick's own revision as the sender saw it; 0 for a step nobody has touched.</param>
 /// <param name="Outcome"><c>open</c>, <c>as-said</c> or <c>something-else</c>.</param>
 public sealed record SetTick(int Revision, string Outcome, string? Note = null, DateTimeOffset? StartedAt = null);
+
+/// <summary>What was seen instead of what a step said.</summary>
+/// <param name="Address">Where the box came back; with <c>other-address</c>.</param>
+/// <param name="Device">Whose page it was; with <c>other-page</c>.</param>
+/// <param name="Need">Which want does not hold; with <c>want-fails</c>.</param>
+public sealed record SeenOtherwise(SeenInstead Seen, string? Address = null, string? Device = null, string? Need = null);
+
+/// <summary>What was seen is taken to mean this: the work goes on from that house.</summary>
+/// <param name="Turns">How many turns the sender knew of.</param>
+/// <param name="Meaning">The key of what it is taken to mean.</param>
+public sealed record TakenTurn(int Turns, SeenInstead Seen, string Meaning, string? Address = null, string? Device = null, string? Need = null);
+
+/// <param name="Text">What the terminal showed.</param>
+public sealed record ShownText(string Text);

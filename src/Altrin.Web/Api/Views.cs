@@ -5,6 +5,8 @@ using Altrin.Core.Planning;
 using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders;
+using Altrin.Core.WorkOrders.Otherwise;
+using Altrin.Core.WorkOrders.Search;
 using Altrin.Data;
 
 namespace Altrin.Web.Api;
@@ -133,7 +135,29 @@ public sealed record TickView(string StepKey, int Revision, string Outcome, stri
 /// <param name="Way"><c>keep</c> or <c>reset</c>: how this order treats boxes that get a new part to play.</param>
 /// <param name="CutMinutes">While somebody who had internet has none.</param>
 /// <param name="OtherWay">What the other way comes to; null where there is none.</param>
-public sealed record WorkOrderView(WorkOrder Order, bool IsProven, ImmutableArray<TickView> Ticks, string Way, int CutMinutes, OtherWayView? OtherWay);
+/// <param name="Turns">Where something else was seen: the order goes on from the house of the last.</param>
+/// <param name="Otherwise">What else can be seen at each step, by its key.</param>
+public sealed record WorkOrderView(WorkOrder Order, bool IsProven, ImmutableArray<TickView> Ticks, string Way, int CutMinutes, OtherWayView? OtherWay,
+    Hands With, ImmutableArray<TurnView> Turns, ImmutableDictionary<string, ImmutableArray<SeenInstead>> Otherwise);
+
+/// <summary>Something else was seen, what it was taken to mean, and what had been done by then.</summary>
+public sealed record TurnView(int Number, string StepTitle, string Seen, string Sentence, DateTimeOffset At, ImmutableArray<DoneStep> Done);
+
+/// <param name="IsByHand">Mended on the spot: the order goes on as it is.</param>
+/// <param name="Next">The order from there; null where it goes on as it is.</param>
+/// <param name="Forbids">The mode the box turned out not to have: the plan has to do without it.</param>
+public sealed record MeaningView(string Key, string Sentence, string Then, bool IsByHand, NextOrder? Next, ForbiddenMode? Forbids);
+
+/// <param name="First">The title of its first step.</param>
+public sealed record NextOrder(int Steps, int Minutes, int CutMinutes, bool IsProven, string? First);
+
+public sealed record ForbiddenMode(string Device, DeviceMode Mode);
+
+/// <summary>A step played on the house.</summary>
+/// <param name="House">As it is when the step is done, the laptop in it.</param>
+/// <param name="Offline">Who has no internet then, though he had it in the house as found.</param>
+/// <param name="WhyNotSooner">What would break if it were done sooner; null for a step that changes nothing.</param>
+public sealed record RehearsalView(string Step, HouseView House, ImmutableArray<string> Offline, string? WhyNotSooner);
 
 public sealed record OtherWayView(string Way, int Minutes, int CutMinutes, int Steps, bool IsProven);
 

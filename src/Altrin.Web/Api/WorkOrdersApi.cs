@@ -1,6 +1,15 @@
+using System.Collections.Immutable;
 using Altrin.Core.Actions;
+using Altrin.Core.Network;
+using Altrin.Core.Readings;
+using Altrin.Core.Readings.Parsers;
+using Altrin.Core.Rules;
+using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders;
+using Altrin.Core.WorkOrders.Otherwise;
+using Altrin.Core.WorkOrders.Search;
 using Altrin.Data;
+using Altrin.Web.Photos;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Altrin.Web.Api;
@@ -9,39 +18,33 @@ namespace Altrin.Web.Api;
 internal static class WorkOrdersApi
 {
     private const int MostNoteLetters = 4000;
-    private const string Keep = "keep", Reset = "reset", Back = "back:";
 
     public static void MapWorkOrders(this IEndpointRouteBuilder routes)
     {
         var api = routes.MapGroup("/api/jobs/{id}/work-order").WithTags("work order");
-        api.MapGet("/", Get).ProducesProblem(404).ProducesProblem(409);
+        api.MapGet("/", Get).ProducesValidationProblem().ProducesProblem(404).ProducesProblem(409);
         api.MapPut("/{step}", Say).ProducesProblem(404).ProducesProblem(409);
+        api.MapGet("/{step}/rehearsal", Rehearse).ProducesValidationProblem().ProducesProblem(404);
+        api.MapGet("/{step}/code", Code).Produces(200, contentType: "image/svg+xml").ProducesProblem(404);
+        api.MapPost("/{step}/compare", Compare).ProducesValidationProblem().ProducesProblem(404);
+        api.MapPost("/{step}/otherwise", Explain).ProducesValidationProblem().ProducesProblem(404);
+        api.MapPost("/{step}/turn", Turn).ProducesValidationProblem().ProducesProblem(404).ProducesProblem(409);
+        api.MapDelete("/turns/{number:int}", TakeBack).ProducesProblem(404).ProducesProblem(409);
     }
 
     /// <param name="way"><c>keep</c>: boxes keep what is set on them, found by search; <c>reset</c>: a box with a new part to play begins with a reset, as
-    /// the trade does it; <c>back:</c> and the key of a step: from after that step back to how the house was found. Nothing: the better of the two.</param>
-    private static async Task<Results<Ok<WorkOrderView>, ValidationProblem, ProblemHttpResult>> Get(string id, string? way, JobStore jobs, CancellationToken cancel)
+    /// the trade does it; <c>back:</c> and the key of a step: from after that step back to how the house was found, without a key from where the work
+    /// now begins. Nothing: the better of the two.</param>
+    /// <param name="with"><c>laptop</c>: with a socket; <c>no-socket</c>; <c>phone</c>.</param>
+    private static async Task<Results<Ok<WorkOrderView>, ProblemHttpResult>> Get(string id, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)
     {
-        if (way is not (null or Keep or Reset) && way?.StartsWith(Back, StringComparison.Ordinal) != true) return Answers.Invalid("way", $"“{way}” is no way to do it. Use {Keep}, {Reset}, or {Back} and the key of a step.");
-        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
-        var (found, planned) = (job.Found.Document, job.Planned.Document);
-        var ways = OrderWays.Of(found, planned, cancel: cancel);
-        var (keep, reset) = (ways.Keep, ways.Reset);
-        if (way?.StartsWith(Back, StringComparison.Ordinal) == true)
-        {
-            // From where the work has got to, back to how the house was found: an order like any other.
-            var key = way[Back.Length..];
-            if ((keep?.Steps.FirstOrDefault(step => step.Key == key) ?? reset.Steps.FirstOrDefault(step => step.Key == key)) is not { After: { } reached }) return Answers.Invalid("way", "That step is in neither order any more. Go back from one that is.");
-            var now = Laptop.Away(reached);
-            var back = OrderWays.Of(now, found, cancel: cancel).Best;
-            return TypedResults.Ok(new WorkOrderView(back with { Title = "Back to how it was found" }, back.IsProven, [.. (await jobs.Ticks(id, cancel)).Select(View)], way, back.CutMinutes(now), null));
-        }
-        var isKept = way is null ? ways.IsKeepBetter : way == Keep && keep is not null;
-        var (order, other) = isKept ? (keep!, reset) : (reset, keep);
-        // Two ways that are one are no choice.
-        var isOne = other is null || other.Steps.Select(step => step.Key).SequenceEqual(order.Steps.Select(step => step.Key));
-        return TypedResults.Ok(new WorkOrderView(order, order.IsProven, [.. (await jobs.Ticks(id, cancel)).Select(View)], isKept ? Keep : Reset, order.CutMinutes(found),
-            isOne ? null : new(isKept ? Reset : Keep, other!.Minutes, other.CutMinutes(found), other.Steps.Length, other.IsProven)));
+        var (job, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
+        if (desk is null) return problem!;
+        var order = desk.Order;
+        return TypedResults.Ok(new WorkOrderView(order, order.IsProven, [.. (await jobs.Ticks(id, cancel)).Select(View)], desk.Way, order.CutMinutes(desk.From),
+            desk.Other is var (other, else_) ? new(other, else_.Minutes, else_.CutMinutes(desk.From), else_.Steps.Length, else_.IsProven) : null,
+            HandsOf(with), [.. desk.Turns.Select(turn => new TurnView(turn.Number, turn.StepTitle, turn.Seen, turn.Sentence, turn.At, turn.Done))],
+            order.Steps.ToImmutableDictionary(step => step.Key, step => Sighting.PossibleAt(step).ToImmutableArray())));
     }
 
     private static async Task<Results<Ok<TickView>, ValidationProblem, ProblemHttpResult>> Say(string id, string step, SetTick said, JobStore jobs, CancellationToken cancel)
@@ -59,6 +62,112 @@ internal static class WorkOrdersApi
             _ => throw new InvalidOperationException($"{result} is no answer to a tick."),
         };
     }
+
+    private static async Task<Results<Ok<RehearsalView>, ProblemHttpResult>> Rehearse(string id, string step, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)
+    {
+        var (job, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
+        if (desk is null) return problem!;
+        if (desk.Order.Steps.FirstOrDefault(one => one.Key == step) is not { After: { } after }) return NoSuchStep();
+        var (before, then) = (Simulator.Run(job!.Found.Document), Simulator.Run(after));
+        return TypedResults.Ok(new RehearsalView(step, HouseView.Of(Evaluation.Of(after), cancel),
+            [.. job.Found.Document.Endpoints.Where(thing => before.Internet(thing.Id).Reachable == Answer.Yes && after.FindEndpoint(thing.Id) is not null && then.Internet(thing.Id).Reachable == Answer.No).Select(thing => thing.Name)],
+            Sooner.WhyNot(desk.Order, step, HandsOf(with))));
+    }
+
+    /// <summary>A code to be printed beside a step: it leads back to it, by the address under which this page was opened.</summary>
+    private static async Task<Results<ContentHttpResult, ProblemHttpResult>> Code(string id, string step, HttpRequest request, JobStore jobs, CancellationToken cancel)
+    {
+        if (await jobs.Find(id, cancel) is null) return Answers.NoSuchJob();
+        if (step.Length > 64 || !step.All(char.IsAsciiLetterOrDigit)) return NoSuchStep();
+        return TypedResults.Content(QrCodes.Draw($"{request.Scheme}://{request.Host}/job/{id}/work?side=planned&step={step}"), "image/svg+xml");
+    }
+
+    /// <summary>What a terminal showed, held against what the step said.</summary>
+    private static async Task<Results<Ok<Comparison>, ProblemHttpResult>> Compare(string id, string step, ShownText shown, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)
+    {
+        if (shown.Text.Length > PastedText.MostLetters) return Answers.Wrong("text", "More than 4 million letters. Paste less at once.");
+        var (job, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
+        if (desk is null) return problem!;
+        return desk.Order.Steps.FirstOrDefault(one => one.Key == step) is { } found ? TypedResults.Ok(Comparison.Of(found, shown.Text)) : NoSuchStep();
+    }
+
+    private static async Task<Results<Ok<ImmutableArray<MeaningView>>, ProblemHttpResult>> Explain(string id, string step, SeenOtherwise seen, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)
+    {
+        var (job, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
+        if (desk is null) return problem!;
+        var (meanings, refusal) = Meanings(desk, step, seen, await jobs.Ticks(id, cancel));
+        if (refusal is not null) return refusal;
+        return TypedResults.Ok(meanings.Select(one => View(one, desk, job!, HandsOf(with), cancel)).ToImmutableArray());
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> Turn(string id, string step, TakenTurn taken, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)
+    {
+        var (job, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
+        if (desk is null) return problem!;
+        if (taken.Turns != desk.Turns.Length) return Answers.ChangedMeanwhile();
+        var ticks = await jobs.Ticks(id, cancel);
+        var (meanings, refusal) = Meanings(desk, step, new(taken.Seen, taken.Address, taken.Device, taken.Need), ticks);
+        if (refusal is not null) return refusal;
+        if (meanings.FirstOrDefault(one => one.Key == taken.Meaning) is not { } meaning) return Answers.Wrong("meaning", "It does not explain what was seen any more. Choose another.");
+        if (meaning.House is null) return Answers.Wrong("meaning", "That is mended on the spot: the order goes on as it is.");
+        var said = ticks.Where(tick => tick.Outcome != "open").ToDictionary(tick => tick.StepKey);
+        var done = desk.Order.Steps.Where(one => said.ContainsKey(one.Key)).Select(one => new DoneStep(one.Title, said[one.Key].Outcome, said[one.Key].Note, said[one.Key].DoneAt)).ToImmutableArray();
+        return await turns.Add(id, new(desk.Turns.Length + 1, desk.Order.Steps.First(one => one.Key == step).Title, Words<SeenInstead>.Of(taken.Seen), meaning.Sentence, meaning.House, [.. meaning.Resets], done, default), cancel) switch
+        {
+            ChangeResult.Done => TypedResults.NoContent(),
+            ChangeResult.NoSuchJob => Answers.NoSuchJob(),
+            _ => Answers.ChangedMeanwhile(),
+        };
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> TakeBack(string id, int number, TurnStore turns, CancellationToken cancel) => await turns.TakeBack(id, number, cancel) switch
+    {
+        ChangeResult.Done => TypedResults.NoContent(),
+        ChangeResult.NothingThere => TypedResults.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such turn."),
+        _ => Answers.ChangedMeanwhile(),
+    };
+
+    /// <summary>The order as it is asked for; without one, what was wrong with the question.</summary>
+    private static async Task<(Job? Job, OrderDesk? Desk, ProblemHttpResult? Problem)> Desk(string id, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)
+    {
+        if (await jobs.Find(id, cancel) is not { } job) return (null, null, Answers.NoSuchJob());
+        if (!OrderDesk.Knows(way)) return (job, null, Answers.Wrong("way", $"“{way}” is no way to do it. Use {OrderDesk.Keep}, {OrderDesk.Reset}, or {OrderDesk.Back} and the key of a step."));
+        if (with is not null && !Words<Hands>.TryRead(with, out _)) return (job, null, Answers.Wrong("with", $"“{with}” is nothing to work with. Use {string.Join(", ", Words<Hands>.All)}."));
+        return OrderDesk.Of(job, await turns.List(id, cancel), way, HandsOf(with), cancel) is { } desk
+            ? (job, desk, null)
+            : (job, null, Answers.Wrong("way", "That step is in neither order any more. Go back from one that is."));
+    }
+
+    private static (ImmutableArray<Meaning> Meanings, ProblemHttpResult? Refusal) Meanings(OrderDesk desk, string step, SeenOtherwise seen, ImmutableArray<Tick> ticks)
+    {
+        if (desk.Order.Steps.FirstOrDefault(one => one.Key == step) is not { } found) return ([], NoSuchStep());
+        if (!Sighting.PossibleAt(found).Contains(seen.Seen)) return ([], Answers.Wrong("seen", "That cannot be seen at this step. Choose another."));
+        Ipv4Address? address = null;
+        if (seen.Seen == SeenInstead.OtherAddress)
+        {
+            if (!Ipv4Address.TryParse(seen.Address?.Trim(), out var typed)) return ([], Answers.Wrong("address", $"“{seen.Address}” is no IPv4 address. Write it like 192.168.1.1."));
+            address = typed;
+        }
+        if (seen.Seen == SeenInstead.OtherPage && (seen.Device is null || found.After!.FindDevice(seen.Device) is null)) return ([], Answers.Wrong("device", "Say whose page it was: choose a box of the house."));
+        if (seen.Seen == SeenInstead.WantFails && !found.Readings.Any(reading => reading is WantReading want && want.Need == seen.Need)) return ([], Answers.Wrong("need", "Say which want does not hold: choose one of the step."));
+        return (Meaning.Of(desk.Order, step, new(seen.Seen, address, seen.Device, seen.Need), ticks.Where(tick => tick.Outcome == "as-said").Select(tick => tick.StepKey).ToHashSet()), null);
+    }
+
+    private static MeaningView View(Meaning meaning, OrderDesk desk, Job job, Hands hands, CancellationToken cancel)
+    {
+        NextOrder? next = null;
+        // A plan that stands on a mode that is not there has to be made anew: no order leads to it.
+        if (meaning is { House: { } house, Forbids: null })
+        {
+            var order = OrderWays.Of(house, job.Planned.Document, hands, new(desk.Turns.Length + 1, meaning.Resets, ProvesLine: false), cancel).Best;
+            next = new(order.Steps.Length, order.Minutes, order.CutMinutes(house), order.IsProven, order.Steps.FirstOrDefault()?.Title);
+        }
+        return new(meaning.Key, meaning.Sentence, meaning.Then, meaning.House is null, next, meaning.Forbids is var (device, mode) ? new(device, mode) : null);
+    }
+
+    private static Hands HandsOf(string? with) => Words<Hands>.TryRead(with, out var hands) ? hands : Hands.Laptop;
+
+    private static ProblemHttpResult NoSuchStep() => TypedResults.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such step in this order any more.");
 
     private static TickView View(Tick tick) => new(tick.StepKey, tick.Revision, tick.Outcome, tick.Note, tick.StartedAt, tick.DoneAt);
 }

@@ -15,7 +15,6 @@ internal static class PlanCommands
 
     private const int NoOrder = 3;
 
-    private static readonly Dictionary<string, Hands> HandsOf = new(StringComparer.Ordinal) { ["laptop"] = Hands.Laptop, ["no-socket"] = Hands.NoSocket, ["phone"] = Hands.Phone };
 
     public static int Plan(string[] arguments, Func<Stream> standardInput, Stream output, TextWriter error)
     {
@@ -37,7 +36,7 @@ internal static class PlanCommands
         for (var i = 0; i < arguments.Length; i++)
         {
             if (arguments[i] != "--with") files.Add(arguments[i]);
-            else if (++i >= arguments.Length || !HandsOf.TryGetValue(arguments[i], out hands)) return InputFile.Fail(error, $"--with wants laptop, no-socket or phone. {OrderUsage}");
+            else if (++i >= arguments.Length || !Words<Hands>.TryRead(arguments[i], out hands)) return InputFile.Fail(error, $"--with wants laptop, no-socket or phone. {OrderUsage}");
         }
         if (files is not [var from, var to]) return InputFile.Fail(error, OrderUsage);
         if (House(from, standardInput, error, isOneOfTwo: true) is not { } found || House(to, standardInput, error, isOneOfTwo: true) is not { } planned) return InputFile.Unreadable;

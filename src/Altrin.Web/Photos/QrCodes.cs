@@ -5,11 +5,18 @@ using ZXing.Multi.QrCode;
 
 namespace Altrin.Web.Photos;
 
-/// <summary>What the QR codes of a picture say.</summary>
+/// <summary>What the QR codes of a picture say, and codes drawn.</summary>
 internal static class QrCodes
 {
     /// <summary>No label has more.</summary>
     private const int Most = 6;
+
+    /// <summary>A code that says the text, as a drawing of squares; printed at any size it stays sharp.</summary>
+    public static string Draw(string text) => new BarcodeWriterSvg
+    {
+        Format = BarcodeFormat.QR_CODE,
+        Options = new ZXing.QrCode.QrCodeEncodingOptions { Margin = 1, CharacterSet = "UTF-8", ErrorCorrection = ZXing.QrCode.Internal.ErrorCorrectionLevel.M, Width = 120, Height = 120 },
+    }.Write(text).Content;
 
     public static IReadOnlyList<string> In(SKBitmap picture)
     {

@@ -82,7 +82,7 @@ public class OrderSearchTests
     {
         var house = JobPlanTests.Job("access-point").WithDevice("r2", box => box with { Lan = box.Lan!.MovedTo(InterfaceAddress.Parse("192.168.8.1/24")) });
         var plugged = new PlugCable(new() { Id = "c", A = new("gw", "lan2"), B = new("r2", "lan1") }).Apply(house);
-        Assert.NotEmpty(OrderSearch.ClashesIn(Simulator.Run(plugged)));
+        Assert.NotEmpty(Clashes.Keys(Simulator.Run(plugged)));
         Assert.NotEmpty(PlainClashes.In(JsonNode.Parse(AltrinJson.WriteCompact(plugged))!));
         // The order found for the same house readdresses it first.
         Follow(house, Best(house));

@@ -3,10 +3,12 @@ import api, { unwrap } from './client'
 import type {
   Action,
   AddressNote,
+  Comparison,
   JobLine,
   JobView,
   KitView,
   LogView,
+  Meaning,
   OptionsView,
   Paste,
   PhotoAnswer,
@@ -14,9 +16,11 @@ import type {
   Pin,
   ReachGrid,
   Reckoning,
+  RehearsalView,
   Ruler,
   SecretView,
   Side,
+  Sighting,
   SubnetMove,
   TickView,
   Trace,
@@ -52,15 +56,65 @@ export const options = (id: string, version: number, pins: Pin[] = []) =>
     staleTime: Number.POSITIVE_INFINITY,
   })
 
-/** @param way How boxes that get a new part to play are set: kept as they are, or reset first; nothing: what is better. */
-export const workOrder = (id: string, version: number, way?: string) =>
+/** Which order of a job is meant: how boxes with a new part to play are treated (nothing: what is better), and what the installer has in hand. */
+export type Asked = { way?: string; with?: string }
+
+export const workOrder = (id: string, version: number, asked: Asked = {}) =>
   queryOptions({
-    queryKey: ['job', id, 'work-order', version, ...(way ? [way] : [])],
+    queryKey: ['job', id, 'work-order', version, asked.way ?? '', asked.with ?? ''],
     queryFn: ({ signal }) =>
       unwrap<WorkOrderView>(
-        api.GET('/api/jobs/{id}/work-order', { params: { path: { id }, query: { way } }, signal }),
+        api.GET('/api/jobs/{id}/work-order', { params: { path: { id }, query: asked }, signal }),
       ),
   })
+
+/** A step played on the house. */
+export const rehearsal = (id: string, version: number, asked: Asked, turns: number, step: string) =>
+  queryOptions({
+    queryKey: ['job', id, 'rehearsal', version, asked.way ?? '', asked.with ?? '', turns, step],
+    queryFn: ({ signal }) =>
+      unwrap<RehearsalView>(
+        api.GET('/api/jobs/{id}/work-order/{step}/rehearsal', {
+          params: { path: { id, step }, query: asked },
+          signal,
+        }),
+      ),
+    staleTime: Number.POSITIVE_INFINITY,
+  })
+
+export const compareShown = (id: string, asked: Asked, step: string, text: string) =>
+  unwrap<Comparison>(
+    api.POST('/api/jobs/{id}/work-order/{step}/compare', {
+      params: { path: { id, step }, query: asked },
+      body: { text },
+    }),
+  )
+
+export const explainOtherwise = (id: string, asked: Asked, step: string, seen: Sighting) =>
+  unwrap<Meaning[]>(
+    api.POST('/api/jobs/{id}/work-order/{step}/otherwise', {
+      params: { path: { id, step }, query: asked },
+      body: seen,
+    }),
+  )
+
+export const takeTurn = (
+  id: string,
+  asked: Asked,
+  step: string,
+  turn: Sighting & { turns: number; meaning: string },
+) =>
+  unwrap<unknown>(
+    api.POST('/api/jobs/{id}/work-order/{step}/turn', {
+      params: { path: { id, step }, query: asked },
+      body: turn,
+    }),
+  )
+
+export const takeBackTurn = (id: string, number: number) =>
+  unwrap<unknown>(
+    api.DELETE('/api/jobs/{id}/work-order/turns/{number}', { params: { path: { id, number } } }),
+  )
 
 export const log = (id: string, version: number) =>
   queryOptions({

@@ -58,6 +58,14 @@ export type PhotoView = Schemas['PhotoView']
 export type PhotoAnswer = Schemas['PhotoAnswer']
 export type LabelCode = Schemas['LabelCode']
 export type AddressNote = Schemas['AddressNote']
+export type Meaning = Schemas['MeaningView']
+export type Comparison = Schemas['Comparison']
+export type RehearsalView = Schemas['RehearsalView']
+export type TurnView = Schemas['TurnView']
+export type SeenInstead = Schemas['SeenInstead']
+
+/** What was seen instead of what a step said. */
+export type Sighting = Schemas['SeenOtherwise']
 export type Side = 'found' | 'planned'
 
 /** What is settled of a plan beforehand: a box in a mode, or never in it. */

@@ -113,3 +113,30 @@ export function JobProvider({ job, children }: { job: JobView; children: ReactNo
     </Tools.Provider>
   )
 }
+
+/** Another house on the same screen, to be looked at: nothing in it can be changed. */
+export function LookAt(props: { house: HouseView; selected: string | null; children: ReactNode }) {
+  const { house, selected, children } = props
+  const { job } = useJob()
+  const { select, show } = useTools()
+  const screen = useMemo(() => ({ job, side: 'planned' as Side, house, selected }), [job, house, selected])
+  const tools = useMemo<JobTools>(() => {
+    const no = async () => false
+    return {
+      select,
+      show,
+      act: async () => new ApiProblem(-1, 'This is a rehearsal: nothing is changed in it.'),
+      plan: no,
+      adopt: no,
+      answer: no,
+      tick: no,
+      back: async () => {},
+      forth: async () => {},
+    }
+  }, [select, show])
+  return (
+    <Tools.Provider value={tools}>
+      <Screen.Provider value={screen}>{children}</Screen.Provider>
+    </Tools.Provider>
+  )
+}

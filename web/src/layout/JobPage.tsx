@@ -15,6 +15,7 @@ import { Announcer } from './Announcer'
 import { JobProvider, useJob, useTools } from './JobContext'
 import { NotFound } from './NotFound'
 import { PrintedHead } from './PrintedHead'
+import { RunningTimer } from './RunningTimer'
 import { SaveState } from './SaveState'
 import { SkipLinks } from './SkipLinks'
 import { Spine } from './Spine'
@@ -28,6 +29,9 @@ import { VerdictColumn } from './VerdictColumn'
 
 const OptionsAside = lazy(() =>
   import('../views/options/OptionsAside').then((it) => ({ default: it.OptionsAside })),
+)
+const RehearsalAside = lazy(() =>
+  import('../views/work-order/RehearsalAside').then((it) => ({ default: it.RehearsalAside })),
 )
 const VisitAside = lazy(() => import('../views/visit/VisitAside').then((it) => ({ default: it.VisitAside })))
 
@@ -132,7 +136,10 @@ function Frame() {
       <SkipLinks />
       <PrintedHead stage={stage?.name ?? ''} />
       <TopLine onVerdict={show('verdict')} onLog={show('log')} onFind={show('find')} />
-      <SaveState />
+      <Box gridArea="state">
+        <SaveState />
+        <RunningTimer isAtWork={stage?.id === 'work'} />
+      </Box>
       <Announcer />
       <Spine stage={stage?.id ?? 'stairs'} onKeys={show('keys')} onFind={show('find')} />
       <DraftScope.Provider value={{ place: `${job.id}/${side}` }}>
@@ -172,7 +179,13 @@ function Frame() {
             <OptionsAside />
           </Suspense>
         )}
-        <VerdictColumn />
+        {stage?.id === 'work' && params.get('play') ? (
+          <Suspense>
+            <RehearsalAside />
+          </Suspense>
+        ) : (
+          <VerdictColumn />
+        )}
       </Box>
       <Suspense>{open && <OpenSheet name={open} onClose={close} />}</Suspense>
     </Grid>

@@ -45,7 +45,7 @@ export function SaveState() {
   const where = drafts.map(([, draft]) => draft.about).find((about) => about && about !== selected)
   const isElsewhere = where !== undefined
   return (
-    <Box role="status" aria-live="polite" gridArea="state" className="no-print">
+    <Box role="status" aria-live="polite" className="no-print">
       {!isThere && (
         <Text className="state-bar" bg="ochre" color="paper" px="16px" py="6px" fontWeight="650">
           {waiting > 0

@@ -4,7 +4,7 @@ import { Link, useSearchParams } from 'react-router'
 import { workOrder } from '../api/queries'
 import { Press } from '../parts/Press'
 import { useTheme } from '../state/theme'
-import { useWay } from '../state/way'
+import { useAsked } from '../state/way'
 import { useJob } from './JobContext'
 import { type StageId, stages } from './stages'
 
@@ -16,8 +16,8 @@ export function Spine(props: { stage: StageId; onKeys: () => void; onFind: () =>
   const kept = new URLSearchParams(params)
   kept.delete('open')
   const { theme, toggle } = useTheme()
-  const way = useWay((ways) => ways.of[screen.job.id])
-  const { data: order } = useQuery({ ...workOrder(screen.job.id, screen.job.version, way), enabled: false })
+  const asked = useAsked(screen.job.id)
+  const { data: order } = useQuery({ ...workOrder(screen.job.id, screen.job.version, asked), enabled: false })
   return (
     <Flex
       as="nav"

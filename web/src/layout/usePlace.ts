@@ -1,15 +1,15 @@
 import { useEffect, useMemo, useRef } from 'react'
 import { useLocation, useNavigate, useSearchParams } from 'react-router'
 
-/** What the address says beside the stage: which house, what is chosen, which section of its panel, which sheet lies on top, which step. */
-export type PlaceName = 'side' | 'box' | 'tab' | 'open' | 'step'
+/** What the address says beside the stage: which house, what is chosen, which section of its panel, which sheet lies on top, which step, and whether it is played. */
+export type PlaceName = 'side' | 'box' | 'tab' | 'open' | 'step' | 'play'
 type Turn = Partial<Record<PlaceName, string | null>>
 
 /** Kept with an entry of the history: the search that was there before the thing was opened, and how many entries ago. */
 type Opened = Partial<Record<PlaceName, { from: string; ago: number }>>
 
 /** These lie over the page: Back closes the last of them. */
-const lies: PlaceName[] = ['box', 'tab', 'open']
+const lies: PlaceName[] = ['box', 'tab', 'open', 'play']
 
 export function searchAfter(search: string, turn: Turn): string {
   const params = new URLSearchParams(search)

@@ -1,7 +1,7 @@
 // @vitest-environment node
 import { describe, expect, it } from 'vitest'
 import { shorten } from '../views/stairs/addressWords'
-import { clock } from '../views/work-order/StepTimer'
+import { clock } from './clock'
 import { changeWords, verdictWords } from './words'
 
 describe('words', () => {

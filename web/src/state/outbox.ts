@@ -11,7 +11,7 @@ import { ApiProblem } from '../api/client'
 import { job as jobQuery, workOrder } from '../api/queries'
 import type { JobView, TickView, WorkOrderView } from '../api/types'
 import { serverIsAway } from './server'
-import { useWay } from './way'
+import { askedNow } from './way'
 
 /** Changes on their way to the server: one after the other, kept through a reload, tried again by themselves. */
 export const changeKey = ['change'] as const
@@ -40,7 +40,7 @@ async function send(queries: QueryClient, change: Change): Promise<void> {
       queries.setQueryData(jobQuery(change.job).queryKey, after)
       return
     }
-    const order = workOrder(change.job, job.version, useWay.getState().of[change.job])
+    const order = workOrder(change.job, job.version, askedNow(change.job))
     const known = queries.getQueryData<WorkOrderView>(order.queryKey) ?? (await queries.fetchQuery(order))
     const tick = await sendTick(
       change,

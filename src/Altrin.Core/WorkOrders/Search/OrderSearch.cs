@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
-using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 
 namespace Altrin.Core.WorkOrders.Search;
@@ -25,45 +24,34 @@ internal sealed class OrderSearch
     /// <summary>A house set from end to end is no matter of clever order any more.</summary>
     private const int MostActs = 60;
 
-    /// <summary>Many boxes refuse an address that overlaps the side they are fed from: it is no state to pass through either.</summary>
-    private static readonly string[] Clashes = ["address-held-twice", "loop", "wan-lan-overlap"];
-    private static readonly ImmutableArray<IRule> ClashRules = [.. RuleBook.All.Where(rule => Clashes.Contains(rule.Id))];
-
     private readonly NetworkDocument from, to;
     private readonly Tasks tasks;
     private readonly Spots spots;
     private readonly List<string> online;
-    private readonly HashSet<string> clashes;
+    private readonly ImmutableHashSet<string> clashes;
     private readonly CancellationToken cancel;
     private readonly int perHouse;
     private int work;
 
-    private OrderSearch(NetworkDocument from, NetworkDocument to, Hands hands, CancellationToken cancel)
+    private OrderSearch(NetworkDocument from, NetworkDocument to, Hands hands, ImmutableHashSet<string> resets, CancellationToken cancel)
     {
-        (this.from, this.to, this.cancel, tasks, spots) = (from, to, cancel, new(to), new(hands, to));
+        (this.from, this.to, this.cancel, tasks, spots) = (from, to, cancel, new(to, resets), new(hands, to));
         var state = Simulator.Run(from);
         online = [.. from.Endpoints.Select(thing => thing.Id).Where(id => id != Laptop.Id && state.Internet(id).Reachable == Answer.Yes)];
-        clashes = ClashesIn(state);
+        clashes = Clashes.Keys(state);
         perHouse = Math.Max(1, from.Devices.Length + from.Endpoints.Length);
     }
 
     /// <summary>The acts in order, from a house to another, the first with the laptop where it is; null where none was found.</summary>
-    public static ImmutableArray<Done>? Find(NetworkDocument from, NetworkDocument to, Hands hands = Hands.Laptop, CancellationToken cancel = default) => new OrderSearch(from, to, hands, cancel).Run();
-
-    /// <summary>Addresses held twice, second servers and loops.</summary>
-    public static HashSet<string> ClashesIn(NetworkState state)
-    {
-        var facts = new Facts(state);
-        // Two servers by what runs, not by what a rule says of it: a repeater that still gives out addresses is a finding of its own kind.
-        return [.. ClashRules.SelectMany(rule => rule.Check(facts)).Select(finding => finding.Key),
-            .. state.Servers.GroupBy(server => server.Segment).Where(group => group.Count() > 1).Select(group => $"servers:{string.Join('+', group.Select(server => server.Device).Order(StringComparer.Ordinal))}")];
-    }
+    /// <param name="resets">Boxes that are held at reset before anything is set on them.</param>
+    public static ImmutableArray<Done>? Find(NetworkDocument from, NetworkDocument to, Hands hands = Hands.Laptop, ImmutableHashSet<string>? resets = null, CancellationToken cancel = default) =>
+        new OrderSearch(from, to, hands, resets ?? [], cancel).Run();
 
     private sealed record Node(NetworkDocument House, ImmutableSortedSet<string> Labels, double Cost, int Depth, Node? Parent, Done? Done);
 
     private ImmutableArray<Done>? Run()
     {
-        if (tasks.In(Laptop.Away(from)).Count() > MostActs) return null;
+        if (tasks.In(Laptop.Away(from), []).Count() > MostActs) return null;
         var open = new PriorityQueue<Node, (double, int, int)>();
         var best = new Dictionary<string, double>(StringComparer.Ordinal);
         var (order, isHasty) = (0, false);
@@ -81,7 +69,7 @@ internal sealed class OrderSearch
                 foreach (var one in all) open.Enqueue(one, Priority(one, tasks.MinutesLeft(Laptop.Away(one.House)), isHasty, order++));
                 continue;
             }
-            var acts = tasks.In(Laptop.Away(node.House)).ToList();
+            var acts = tasks.In(Laptop.Away(node.House), node.Labels).ToList();
             if (acts.TrueForAll(act => act.IsForNow)) return Trace(node);
             foreach (var act in acts)
             {
@@ -124,7 +112,7 @@ internal sealed class OrderSearch
         }
         work += perHouse;
         var state = Simulator.Run(after);
-        if (!ClashesIn(state).IsSubsetOf(clashes)) return null;
+        if (!Clashes.Keys(state).IsSubsetOf(clashes)) return null;
         var cut = online.Exists(id => after.FindEndpoint(id) is not null && state.Internet(id).Reachable == Answer.No) ? act.Minutes : 0;
         var walks = moves.Count(move => move is PlugLaptop or JoinLaptop);
         var labels = act.IsForNow ? node.Labels.Add($"now {act.Label}") : node.Labels.Add(act.Label);

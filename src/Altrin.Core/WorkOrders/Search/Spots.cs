@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
@@ -6,6 +7,7 @@ using Altrin.Core.Simulation;
 namespace Altrin.Core.WorkOrders.Search;
 
 /// <summary>What the installer has in hand.</summary>
+[JsonConverter(typeof(WordConverter<Hands>))]
 public enum Hands
 {
     /// <summary>A laptop with a socket.</summary>

@@ -6,7 +6,8 @@ using Altrin.Core.Network;
 namespace Altrin.Core.WorkOrders.Search;
 
 /// <summary>What is left to do between a house as the work has left it and the one that is planned, one act a step.</summary>
-internal sealed class Tasks(NetworkDocument planned)
+/// <param name="resets">Boxes whose page nobody can open, or whose settings nobody knows: held at reset before anything is set on them.</param>
+internal sealed class Tasks(NetworkDocument planned, ImmutableHashSet<string> resets)
 {
     /// <summary>Groups of pages that one save may set: what is on one page together or one after the other.</summary>
     private static readonly ImmutableArray<ImmutableArray<SettingsPage>> Saves =
@@ -15,7 +16,8 @@ internal sealed class Tasks(NetworkDocument planned)
         [SettingsPage.Wan], [SettingsPage.Services], [SettingsPage.Sockets], [SettingsPage.Password], [SettingsPage.Mode],
     ];
 
-    public IEnumerable<Act> In(NetworkDocument house)
+    /// <param name="done">Labels of what is done: a box that was reset is set, one that still has to be is not.</param>
+    public IEnumerable<Act> In(NetworkDocument house, ImmutableSortedSet<string> done)
     {
         foreach (var wanted in planned.Devices)
         {
@@ -24,15 +26,24 @@ internal sealed class Tasks(NetworkDocument planned)
                 yield return new($"bring {wanted.Id}", null, [new AddDevice(SettingCatalogue.AsSold(wanted))]) { Device = wanted.Id, WaitSeconds = BoxWork.RebootSeconds(wanted) };
                 continue;
             }
+            if (MustBeReset(wanted.Id, done))
+            {
+                yield return Reset(now);
+                continue;
+            }
             if (ReferenceEquals(now, wanted)) continue;
             foreach (var save in Of(house, now, wanted)) yield return save;
         }
-        foreach (var act in Cables(house)) yield return act;
+        foreach (var act in Cables(house, done)) yield return act;
         foreach (var act in Things(house)) yield return act;
         // What leaves the house takes its cables along.
         foreach (var gone in house.Devices.Where(box => planned.FindDevice(box.Id) is null && house.Line?.Device != box.Id)) yield return new($"away {gone.Id}", null, [new RemoveDevice(gone.Id)]) { Device = gone.Id };
         foreach (var gone in house.Endpoints.Where(thing => planned.FindEndpoint(thing.Id) is null)) yield return new($"away {gone.Id}", null, [new RemoveEndpoint(gone.Id)]);
     }
+
+    private bool MustBeReset(string device, ImmutableSortedSet<string> done) => resets.Contains(device) && !done.Contains($"reset {device}");
+
+    private static Act Reset(Device box) => new($"reset {box.Id}", null, [new FactoryReset(box.Id)]) { Device = box.Id, WaitSeconds = BoxWork.RebootSeconds(box) };
 
     /// <summary>At the least so many minutes more, whatever the order.</summary>
     public double MinutesLeft(NetworkDocument house)
@@ -118,7 +129,7 @@ internal sealed class Tasks(NetworkDocument planned)
         _ => 0,
     };
 
-    private IEnumerable<Act> Cables(NetworkDocument house)
+    private IEnumerable<Act> Cables(NetworkDocument house, ImmutableSortedSet<string> done)
     {
         foreach (var cable in house.Cables)
         {
@@ -131,14 +142,14 @@ internal sealed class Tasks(NetworkDocument planned)
                 yield return new($"pull {cable.Id}", null, [new UnplugCable(cable.Id)]);
             }
             // Pulled for the time of the work: a box that is being set must not meet the house half done.
-            else if (IsBeingSet(house, cable.A.Device) || IsBeingSet(house, cable.B.Device)) yield return new($"pull {cable.Id}", null, [new UnplugCable(cable.Id)]) { IsForNow = true };
+            else if (IsBeingSet(house, cable.A.Device, done) || IsBeingSet(house, cable.B.Device, done)) yield return new($"pull {cable.Id}", null, [new UnplugCable(cable.Id)]) { IsForNow = true };
         }
         foreach (var cable in planned.Cables)
             if (house.FindCable(cable.Id) is null) yield return new($"plug {cable.Id}", null, [new PlugCable(cable)]) { WaitSeconds = 30 };
         if (planned.Line is { } line && house.Line?.Socket != line.Socket) yield return new("line", null, [new SetLine(line)]) { WaitSeconds = 120 };
     }
 
-    private bool IsBeingSet(NetworkDocument house, string device) => house.FindDevice(device) is { } now && planned.FindDevice(device) is { } wanted && !ReferenceEquals(now, wanted) && !BoxWork.SameSettings(now, wanted);
+    private bool IsBeingSet(NetworkDocument house, string device, ImmutableSortedSet<string> done) => (house.FindDevice(device) is not null && MustBeReset(device, done)) || (house.FindDevice(device) is { } now && planned.FindDevice(device) is { } wanted && !ReferenceEquals(now, wanted) && !BoxWork.SameSettings(now, wanted));
 
     private IEnumerable<Act> Things(NetworkDocument house)
     {

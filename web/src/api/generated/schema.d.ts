@@ -1022,6 +1022,7 @@ export interface paths {
             parameters: {
                 query?: {
                     way?: string;
+                    with?: string;
                 };
                 header?: never;
                 path: {
@@ -1141,6 +1142,360 @@ export interface paths {
         };
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/work-order/{step}/rehearsal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    way?: string;
+                    with?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    step: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RehearsalView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/work-order/{step}/code": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    step: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/work-order/{step}/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    way?: string;
+                    with?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    step: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ShownText"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Comparison"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/work-order/{step}/otherwise": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    way?: string;
+                    with?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    step: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SeenOtherwise"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MeaningView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/work-order/{step}/turn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    way?: string;
+                    with?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    step: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TakenTurn"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/work-order/turns/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -2112,6 +2467,16 @@ export interface components {
             gateway: null | string;
             server: null | string;
         };
+        Compared: {
+            reading: string;
+            expected: string;
+            seen: null | string;
+            isAsSaid: null | boolean;
+        };
+        Comparison: {
+            source: null | string;
+            rows: components["schemas"]["Compared"][];
+        };
         ConflictView: {
             needs: string[];
             wants: string[];
@@ -2175,6 +2540,13 @@ export interface components {
             dns?: string[];
             reservations?: components["schemas"]["Reservation"][];
         };
+        DoneStep: {
+            title: string;
+            outcome: string;
+            note: string;
+            /** Format: date-time */
+            doneAt: null | string;
+        };
         Endpoint: {
             id: string;
             name: string;
@@ -2207,6 +2579,10 @@ export interface components {
         /** @enum {string} */
         FloorMaterial: "wood" | "concrete";
         FloorPoint: unknown;
+        ForbiddenMode: {
+            device: string;
+            mode: components["schemas"]["DeviceMode"];
+        };
         FreeAddress: {
             address: components["schemas"]["Ipv4Address"];
             why: string;
@@ -2222,6 +2598,8 @@ export interface components {
         };
         /** @enum {string} */
         HandOff: "dhcp" | "pppoe" | "static";
+        /** @enum {string} */
+        Hands: "laptop" | "no-socket" | "phone";
         HeldDeedAnswer: {
             /** Format: int32 */
             version: number;
@@ -2712,6 +3090,14 @@ export interface components {
         MacAddress: string;
         /** @enum {string} */
         MarkKind: "gateway" | "fixed" | "reserved" | "leased" | "contested";
+        MeaningView: {
+            key: string;
+            sentence: string;
+            then: string;
+            isByHand: boolean;
+            next: null | components["schemas"]["NextOrder"];
+            forbids: null | components["schemas"]["ForbiddenMode"];
+        };
         /** @enum {string} */
         Medium: "ethernet" | "powerline" | "coax";
         MiniBox: {
@@ -2878,6 +3264,16 @@ export interface components {
             job: string;
             box: string;
             name: string;
+        };
+        NextOrder: {
+            /** Format: int32 */
+            steps: number;
+            /** Format: int32 */
+            minutes: number;
+            /** Format: int32 */
+            cutMinutes: number;
+            isProven: boolean;
+            first: null | string;
         };
         NotedLine: {
             /** Format: int32 */
@@ -3067,6 +3463,12 @@ export interface components {
             count: number;
             cannot: null | string;
         };
+        RehearsalView: {
+            step: string;
+            house: components["schemas"]["HouseView"];
+            offline: string[];
+            whyNotSooner: null | string;
+        };
         Reservation: {
             mac: components["schemas"]["MacAddress"];
             address: components["schemas"]["Ipv4Address"];
@@ -3123,6 +3525,14 @@ export interface components {
             at: string;
             against: string[];
         };
+        /** @enum {string} */
+        SeenInstead: "nothing" | "no-network" | "other-page" | "asks-first" | "other-address" | "no-internet" | "want-fails" | "greyed-out" | "gave-up";
+        SeenOtherwise: {
+            seen: components["schemas"]["SeenInstead"];
+            address?: null | string;
+            device?: null | string;
+            need?: null | string;
+        };
         SeenVersion: {
             /** Format: int32 */
             version: number;
@@ -3150,6 +3560,9 @@ export interface components {
         };
         /** @enum {string} */
         Severity: "fault" | "caution";
+        ShownText: {
+            text: string;
+        };
         Socket: {
             device: string;
             port: string;
@@ -3196,6 +3609,15 @@ export interface components {
             actions: components["schemas"]["InstallerAction"][];
             touches: string[];
             clash: null | string;
+        };
+        TakenTurn: {
+            /** Format: int32 */
+            turns: number;
+            seen: components["schemas"]["SeenInstead"];
+            meaning: string;
+            address?: null | string;
+            device?: null | string;
+            need?: null | string;
         };
         /** @enum {string} */
         Technology: "fibre" | "cable" | "dsl" | "fixed-wireless" | "satellite";
@@ -3250,6 +3672,16 @@ export interface components {
             boxes: string[];
             things: string[];
             isTable?: boolean;
+        };
+        TurnView: {
+            /** Format: int32 */
+            number: number;
+            stepTitle: string;
+            seen: string;
+            sentence: string;
+            /** Format: date-time */
+            at: string;
+            done: components["schemas"]["DoneStep"][];
         };
         Uplink: {
             radio: string;
@@ -3342,6 +3774,11 @@ export interface components {
             /** Format: int32 */
             cutMinutes: number;
             otherWay: null | components["schemas"]["OtherWayView"];
+            with: components["schemas"]["Hands"];
+            turns: components["schemas"]["TurnView"][];
+            otherwise: {
+                [key: string]: ("nothing" | "no-network" | "other-page" | "asks-first" | "other-address" | "no-internet" | "want-fails" | "greyed-out" | "gave-up")[];
+            };
         };
         WorkStep: {
             key: string;
@@ -3360,6 +3797,9 @@ export interface components {
             cutOff: string[];
             cautions: string[];
             actions: components["schemas"]["InstallerAction"][];
+            device?: null | string;
+            /** Format: double */
+            minutes?: number;
         };
         WorstRoomView: {
             room: string;

@@ -54,7 +54,8 @@ export function StairsPage() {
   )
 }
 
-function Stairs() {
+/** @param isLook To be looked at only: no panels, no cables to be moved. */
+export function Stairs({ isLook = false }: { isLook?: boolean }) {
   const { addBox: onAddBox, showReach: onReach } = useStageTools()
   const { house, selected, side, job } = useJob()
   const traced = useTraced((store) => store.traced)
@@ -126,11 +127,11 @@ function Stairs() {
           ref={stairs}
           {...roving}
           onClick={(event) => {
-            const socket = socketAt(event.target)
+            const socket = isLook ? null : socketAt(event.target)
             if (socket) take(socket)
           }}
           onPointerDown={(event) => {
-            const socket = socketAt(event.target)
+            const socket = isLook ? null : socketAt(event.target)
             if (socket) carry(socket, event)
           }}
           className="picture"
@@ -163,18 +164,20 @@ function Stairs() {
                 <Text as="h2" fontWeight="700" fontSize="17px" whiteSpace="nowrap">
                   The street
                 </Text>
-                <Press
-                  kind="plain"
-                  minH="24px"
-                  minW="44px"
-                  py="0"
-                  position="relative"
-                  _after={{ content: '""', position: 'absolute', inset: '-10px -2px' }}
-                  aria-expanded={lineOpen}
-                  onClick={openLine}
-                >
-                  {line ? 'its line' : 'note its line'}
-                </Press>
+                {!isLook && (
+                  <Press
+                    kind="plain"
+                    minH="24px"
+                    minW="44px"
+                    py="0"
+                    position="relative"
+                    _after={{ content: '""', position: 'absolute', inset: '-10px -2px' }}
+                    aria-expanded={lineOpen}
+                    onClick={openLine}
+                  >
+                    {line ? 'its line' : 'note its line'}
+                  </Press>
+                )}
                 {line ? (
                   <AddressText fontSize="15px">{house.stairs.streetAddresses.join(', ')}</AddressText>
                 ) : (
@@ -253,7 +256,7 @@ function Stairs() {
             </>
           )}
         </Box>
-        {devices.length <= 1 && (house.document.endpoints ?? []).length === 0 && (
+        {!isLook && devices.length <= 1 && (house.document.endpoints ?? []).length === 0 && (
           <Box py="16px" maxW="520px">
             <Text mb="10px">
               This house has one box and nothing else yet. Add the second box and the things that use the
@@ -261,18 +264,20 @@ function Stairs() {
             </Text>
           </Box>
         )}
-        <Flex gap="12px" py="12px" align="center" wrap="wrap">
-          <Press onClick={onAddBox}>Add a box or a thing</Press>
-          {(house.document.endpoints ?? []).length > 0 && <Press onClick={onReach}>Who reaches whom</Press>}
-          <Text className="no-print" hideBelow="md" fontSize="13px" color="quiet">
-            {held
-              ? 'Now press the socket where the cable shall go. Esc puts it down.'
-              : `Press a box, a thing or a socket; drag a cable’s end to another socket. ${side === 'found' ? 'What you change here corrects the record.' : 'What you change here is planned.'}`}
-          </Text>
-        </Flex>
+        {!isLook && (
+          <Flex gap="12px" py="12px" align="center" wrap="wrap">
+            <Press onClick={onAddBox}>Add a box or a thing</Press>
+            {(house.document.endpoints ?? []).length > 0 && <Press onClick={onReach}>Who reaches whom</Press>}
+            <Text className="no-print" hideBelow="md" fontSize="13px" color="quiet">
+              {held
+                ? 'Now press the socket where the cable shall go. Esc puts it down.'
+                : `Press a box, a thing or a socket; drag a cable’s end to another socket. ${side === 'found' ? 'What you change here corrects the record.' : 'What you change here is planned.'}`}
+            </Text>
+          </Flex>
+        )}
       </Box>
       <Suspense>
-        {held ? (
+        {isLook ? null : held ? (
           <HandBar />
         ) : lineOpen ? (
           <LineInspector />

@@ -1,26 +1,8 @@
 import { Flex, Text } from '@chakra-ui/react'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useState } from 'react'
 import { AddressText } from '../../parts/AddressText'
+import { clock } from '../../parts/clock'
 import { Press } from '../../parts/Press'
-
-export const clock = (seconds: number) =>
-  `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
-
-/** Two short tones; a browser that lets no page sound stays silent, and the words stand there all the same. */
-function ring() {
-  try {
-    const audio = new AudioContext()
-    for (const at of [0, 0.3]) {
-      const tone = audio.createOscillator()
-      tone.frequency.value = 880
-      tone.connect(audio.destination)
-      tone.start(audio.currentTime + at)
-      tone.stop(audio.currentTime + at + 0.15)
-    }
-  } catch {
-    // No sound here.
-  }
-}
 
 /** Counts while the box restarts. The start is kept with the step, so a closed lid or a restart loses nothing. */
 export function StepTimer(props: { seconds: number; startedAt: string | null; onStart: () => unknown }) {
@@ -33,11 +15,6 @@ export function StepTimer(props: { seconds: number; startedAt: string | null; on
     const beat = setInterval(() => setNow(Date.now()), 500)
     return () => clearInterval(beat)
   }, [startedAt])
-  const wasRunning = useRef(false)
-  useEffect(() => {
-    if (wasRunning.current && !running && startedAt) ring()
-    wasRunning.current = running
-  }, [running, startedAt])
   return (
     <Flex mt="14px" align="center" gap="12px" wrap="wrap">
       {startedAt ? (

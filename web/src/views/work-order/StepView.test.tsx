@@ -39,6 +39,7 @@ const open: TickView = {
 const heard = {
   onStart: vi.fn(),
   onFinish: vi.fn(),
+  onElse: vi.fn(),
   onReopen: vi.fn(),
   onNote: vi.fn(async () => undefined),
   onBack: vi.fn(),
@@ -85,7 +86,8 @@ describe('a step of the work order', () => {
     draw()
     fireEvent.click(screen.getByText('Seen as said'))
     fireEvent.click(screen.getByText('Something else'))
-    expect(heard.onFinish.mock.calls).toEqual([['as-said'], ['something-else']])
+    expect(heard.onFinish.mock.calls).toEqual([['as-said']])
+    expect(heard.onElse).toHaveBeenCalledOnce()
   })
 
   it('keeps a note when the field is left, once', () => {

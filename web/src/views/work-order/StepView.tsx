@@ -1,4 +1,5 @@
 import { Box, Flex, Grid, Heading, Text, Textarea } from '@chakra-ui/react'
+import type { ReactNode } from 'react'
 import type { TickView, WorkStep } from '../../api/types'
 import { AddressText } from '../../parts/AddressText'
 import { CopyButton } from '../../parts/CopyButton'
@@ -18,7 +19,13 @@ export function StepView(props: {
   tick: TickView
   isBusy?: boolean
   onStart: () => unknown
-  onFinish: (outcome: 'as-said' | 'something-else') => unknown
+  onFinish: (outcome: 'as-said') => unknown
+  /** What was seen instead is asked for. */
+  onElse: () => unknown
+  /** What is asked then, in the place of the answers. */
+  instead?: ReactNode
+  /** Where what the laptop shows is compared. */
+  shown?: ReactNode
   onReopen: () => unknown
   /** Why the note was not kept, if it was not. */
   onNote: (note: string) => Promise<string | undefined>
@@ -93,7 +100,11 @@ export function StepView(props: {
         </Box>
       )}
 
-      {isDone ? (
+      {props.shown}
+
+      {props.instead ? (
+        props.instead
+      ) : isDone ? (
         <Flex mt="20px" align="center" gap="12px" color={tick.outcome === 'as-said' ? 'moss' : 'brick'}>
           {tick.outcome === 'as-said' && <Tick size={18} />}
           <Text fontWeight="700">
@@ -128,13 +139,7 @@ export function StepView(props: {
           >
             Seen as said
           </Press>
-          <Press
-            kind="danger"
-            px="20px"
-            minH="44px"
-            fontSize="16px"
-            onClick={() => props.onFinish('something-else')}
-          >
+          <Press kind="danger" px="20px" minH="44px" fontSize="16px" onClick={props.onElse}>
             Something else
           </Press>
           <Keys />

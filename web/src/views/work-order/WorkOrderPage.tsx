@@ -1,4 +1,4 @@
-import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react'
+import { Box, Grid, Heading, Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useMemo, useState } from 'react'
 import { workOrder } from '../../api/queries'
@@ -10,26 +10,34 @@ import { focusOn } from '../../parts/focusOn'
 import { Press } from '../../parts/Press'
 import { useBusy } from '../../parts/useBusy'
 import { untouched } from '../../state/outbox'
-import { useWay, type Way } from '../../state/way'
+import { useWatch } from '../../state/watch'
+import { useAsked, useWay } from '../../state/way'
 import { DoneBox } from './DoneBox'
-import { PrintedOrder } from './PrintedOrder'
+import { Instead } from './Instead'
+import { OrderHead } from './OrderHead'
+import { PrintedOrder, usePrint } from './PrintedOrder'
+import { Rehearsal } from './Rehearsal'
+import { Shown } from './Shown'
 import { StepList } from './StepList'
 import { StepView } from './StepView'
-
-const waySays: Record<'keep' | 'reset', string> = {
-  keep: 'Boxes keep what is set on them.',
-  reset: 'Boxes with a new part to play are reset first.',
-}
+import { Turns } from './Turns'
 
 export function WorkOrderPage() {
   const { job } = useJob()
   const { show, tick } = useTools()
   const { params, turn } = usePlace()
-  const way = useWay((ways) => ways.of[job.id])
+  const asked = useAsked(job.id)
   const choose = useWay((ways) => ways.set)
-  const options = workOrder(job.id, job.version, way)
-  const { data, error } = useQuery({ ...options, placeholderData: (old) => old })
+  const take = useWay((ways) => ways.take)
+  const { data, error } = useQuery({
+    ...workOrder(job.id, job.version, asked),
+    placeholderData: (old) => old,
+  })
   const [listOpen, setListOpen] = useState(false)
+  /** The step at which something else was seen, until it is said what. */
+  const [otherAt, setOtherAt] = useState<string | null>(null)
+  const print = usePrint()
+  const watch = useWatch()
 
   const ticks = useMemo(() => new Map((data?.ticks ?? []).map((tick) => [tick.stepKey, tick])), [data])
   const steps = data?.order.steps ?? []
@@ -46,14 +54,21 @@ export function WorkOrderPage() {
   const finish = async (outcome: 'as-said' | 'something-else') => {
     if (!current || tickOf(current).outcome !== 'open') return
     const next = steps[steps.indexOf(current) + 1]
+    if (!watch.of[job.id]?.since) watch.start(job.id)
     if (!(await tick(current.key, { outcome }))) return
+    setOtherAt(null)
     if (outcome === 'as-said') go(next)
     // Where the work goes on: the next step's own button; where something else was seen, the words for it.
     focusOn(outcome === 'as-said' ? '[data-done]' : '#note')
   }
   const { busy, run } = useBusy()
+  const askOther = (step: WorkStep) => {
+    if (tickOf(step).outcome !== 'open') return
+    setOtherAt(step.key)
+    focusOn('[data-instead-head]')
+  }
 
-  useKeys({ done: () => run(() => finish('as-said')), else: () => run(() => finish('something-else')) })
+  useKeys({ done: () => run(() => finish('as-said')), else: () => current && askOther(current) })
   const shown = current?.key
   useEffect(() => {
     if (!shown) return
@@ -67,8 +82,14 @@ export function WorkOrderPage() {
     return (
       <Box p="24px" role="alert" color="brick">
         {error.message}
-        {way && (
-          <Press mt="8px" onClick={() => choose(job.id)}>
+        {(asked.way || asked.with) && (
+          <Press
+            mt="8px"
+            onClick={() => {
+              choose(job.id)
+              take(job.id, 'laptop')
+            }}
+          >
             Show the order that is proposed
           </Press>
         )}
@@ -97,46 +118,28 @@ export function WorkOrderPage() {
     )
 
   const done = steps.filter((step) => tickOf(step).outcome !== 'open')
+  if (params.get('play') === '1')
+    return (
+      <Rehearsal
+        title={data.order.title}
+        steps={steps}
+        current={current}
+        asked={asked}
+        turns={data.turns.length}
+        onGo={go}
+        onClose={() => turn({ play: null })}
+      />
+    )
   return (
     <Box px={{ base: '16px', md: '24px' }} py="16px">
-      <Flex justify="space-between" align="baseline" gap="12px" wrap="wrap" className="no-print">
-        <Heading as="h2" textStyle="stage">
-          {data.order.title}
-        </Heading>
-        <Flex gap="12px" align="baseline">
-          <Text fontSize="14px" color="quiet">
-            {done.length} of {steps.length} done · about {data.order.minutes} min in all,{' '}
-            {data.cutMinutes ? `somebody without internet for ${data.cutMinutes}` : 'nobody without internet'}
-          </Text>
-          {!data.way.startsWith('back:') && done.length > 0 && done.length < steps.length && (
-            <Press kind="plain" onClick={() => choose(job.id, `back:${done.at(-1)?.key}`)}>
-              back to as found
-            </Press>
-          )}
-          <Press kind="plain" onClick={() => window.print()} hideBelow="md">
-            print
-          </Press>
-        </Flex>
-      </Flex>
-      {data.way.startsWith('back:') && (
-        <Flex mt="4px" gap="4px 10px" wrap="wrap" align="baseline" textStyle="small" className="no-print">
-          <Text color="quiet">From where the work had got to. The plan stays as it is.</Text>
-          <Press kind="plain" onClick={() => choose(job.id)}>
-            Go on with the order instead
-          </Press>
-        </Flex>
-      )}
-      {/* In the middle of the work there is no choosing any more: then there is the way back. */}
-      {data.otherWay && done.length === 0 && (
-        <Flex mt="4px" gap="4px 10px" wrap="wrap" align="baseline" textStyle="small" className="no-print">
-          <Text color="quiet">{waySays[data.way as 'keep' | 'reset']}</Text>
-          <Press kind="plain" onClick={() => choose(job.id, data.otherWay?.way as Way)}>
-            {waySays[data.otherWay.way as 'keep' | 'reset'].replace(/\.$/, '')} instead:{' '}
-            {data.otherWay.minutes} min, {data.otherWay.cutMinutes} without internet
-            {data.otherWay.isProven ? '' : ', not proved'}
-          </Press>
-        </Flex>
-      )}
+      <OrderHead
+        data={data}
+        steps={steps}
+        done={done}
+        onPrint={print.start}
+        onPlay={() => turn({ play: '1', step: current.key })}
+      />
+      <Turns turns={data.turns} />
       {done.length === steps.length && <DoneBox steps={steps} tickOf={tickOf} />}
       {!data.isProven && (
         <Box role="alert" mt="8px" p="10px" border="1px dashed" borderColor="ochre">
@@ -171,6 +174,29 @@ export function WorkOrderPage() {
           onStart={() => tick(current.key, { startedAt: new Date().toISOString() })}
           isBusy={busy}
           onFinish={(outcome) => run(() => finish(outcome))}
+          onElse={() => askOther(current)}
+          shown={<Shown step={current} asked={asked} onOther={() => askOther(current)} />}
+          instead={
+            otherAt === current.key && tickOf(current).outcome === 'open' ? (
+              <Instead
+                step={current}
+                possible={data.otherwise[current.key] ?? []}
+                asked={asked}
+                turns={data.turns.length}
+                onNoteOnly={() => run(() => finish('something-else'))}
+                onBeforeTurn={() => tick(current.key, { outcome: 'something-else' })}
+                onTurned={() => {
+                  setOtherAt(null)
+                  choose(job.id)
+                  turn({ step: null })
+                }}
+                onClose={() => {
+                  setOtherAt(null)
+                  focusOn('[data-done]')
+                }}
+              />
+            ) : undefined
+          }
           onReopen={() => tick(current.key, { outcome: 'open' })}
           onNote={async (note) =>
             (await tick(current.key, { note })) ? undefined : 'This note is not kept yet.'
@@ -179,7 +205,13 @@ export function WorkOrderPage() {
           onNext={() => go(steps[steps.indexOf(current) + 1])}
         />
       </Grid>
-      <PrintedOrder title={data.order.title} steps={steps} />
+      <PrintedOrder
+        title={data.order.title}
+        steps={steps}
+        codesOf={print.isPrinting ? job.id : undefined}
+        notes={(step) => tickOf(step).note}
+        onReady={print.ready}
+      />
     </Box>
   )
 }

@@ -1,0 +1,12 @@
+using System.Collections.Immutable;
+
+namespace Altrin.Core.WorkOrders;
+
+/// <summary>How an order came to be written: the first of a job, or a further one after something else was seen.</summary>
+/// <param name="Number">0 for the first. A step of another course is another step, whatever it does: what was ticked before is no tick of it.</param>
+/// <param name="Resets">Boxes whose page does not open, or whose settings nobody knows any more: held at reset before anything is set on them.</param>
+/// <param name="ProvesLine">Whether it begins with the proof that the line works.</param>
+public sealed record Course(int Number, ImmutableHashSet<string> Resets, bool ProvesLine)
+{
+    public static Course First { get; } = new(0, [], true);
+}

@@ -1,0 +1,73 @@
+using System.Collections.Immutable;
+using Altrin.Core.Actions;
+using Altrin.Core.Network;
+using Altrin.Core.Readings;
+using Altrin.Core.Readings.Parsers;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.WorkOrders.Otherwise;
+
+/// <param name="Seen">In words; null where the text does not say.</param>
+/// <param name="IsAsSaid">Null where the text does not say.</param>
+public sealed record Compared(string Reading, string Expected, string? Seen, bool? IsAsSaid);
+
+/// <summary>What a terminal showed after a step, held against what the step said would be seen.</summary>
+/// <param name="Source">What kind of text it was; null for one that was not recognised.</param>
+public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
+{
+    public static Comparison Of(WorkStep step, string text)
+    {
+        var pasted = PastedText.Read(text);
+        if (pasted.Count == 0) return new(null, []);
+        var seen = pasted.SelectMany(one => Readings(one, step)).ToList();
+        var house = step.After!;
+        var rows = ImmutableArray.CreateBuilder<Compared>();
+        foreach (var expected in step.Readings)
+        {
+            var words = ReadingWords.Say(expected, house, Laptop.Id);
+            var shown = seen.FirstOrDefault(one => IsOfSameKind(expected, one));
+            rows.Add(new(words.Reading, words.Value, shown is null ? null : ReadingWords.Say(shown, house, Laptop.Id).Value, shown is null ? null : Expected.Matches(expected, shown)));
+        }
+        return new(string.Join(", ", pasted.Select(one => one.Source).Distinct()), rows.ToImmutable());
+    }
+
+    private static bool IsOfSameKind(Reading expected, Reading shown) => (expected, shown) switch
+    {
+        (AddressReading wanted, AddressReading one) => wanted.Who == one.Who,
+        (InternetReading wanted, InternetReading one) => wanted.Who == one.Who,
+        (PageReading wanted, PageReading one) => wanted.Device == one.Device && wanted.At == one.At,
+        (PingReading wanted, PingReading one) => wanted.At == one.At,
+        _ => expected.GetType() == shown.GetType(),
+    };
+
+    /// <summary>As the simulator would say it. The wired adapter before the others, for the laptop's own Wi-Fi is off while its cable is in.</summary>
+    private static IEnumerable<Reading> Readings(PastedReading pasted, WorkStep step)
+    {
+        var joins = step.After!.FindEndpoint(Laptop.Id)?.Connect is Attachment.Join;
+        var adapter = pasted.Adapters.Where(one => one.Kind != AdapterKind.Virtual && one.Address is not null)
+            .OrderBy(one => (one.Kind == AdapterKind.Wifi) != joins).FirstOrDefault();
+        if (adapter is { Address: { } text } && InterfaceAddress.TryParse(text, out var address))
+        {
+            var source = AddressRanges.LinkLocal.Contains(address.Address) ? AddressSource.LinkLocal
+                : adapter.Method is "static" ? AddressSource.Fixed
+                // Where it does not say, it is what the step made it.
+                : adapter.Method is null && step.Readings.OfType<AddressReading>().Any(one => one.Ways.Any(way => way.Source == AddressSource.Fixed)) ? AddressSource.Fixed : AddressSource.Leased;
+            yield return new AddressReading(Laptop.Id, [new(source, address, ServerOf(adapter.Server, step))]);
+            if (Ipv4Address.TryParse(adapter.Gateway, out var gateway)) yield return new GatewayReading([gateway]);
+            var servers = adapter.Dns.Select(one => Ipv4Address.TryParse(one, out var server) ? server : (Ipv4Address?)null).OfType<Ipv4Address>().ToImmutableArray();
+            if (!servers.IsEmpty) yield return new DnsReading(servers);
+        }
+        foreach (var ping in pasted.Pings)
+        {
+            if (!Ipv4Address.TryParse(ping.Target, out var target)) continue;
+            var answers = ping.Received > 0;
+            yield return new PingReading(target, answers);
+            // Whoever answers out there answers over the line.
+            if (!AddressRanges.DiesAtTheLine(target)) yield return new InternetReading(Laptop.Id, answers ? Answer.Yes : Answer.No);
+        }
+    }
+
+    private static string? ServerOf(string? address, WorkStep step) => Ipv4Address.TryParse(address, out var at)
+        ? step.After!.Devices.FirstOrDefault(box => box.Lan?.Address?.Address == at)?.Id
+        : null;
+}

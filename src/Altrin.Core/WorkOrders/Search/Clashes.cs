@@ -1,0 +1,28 @@
+using System.Collections.Immutable;
+using Altrin.Core.Rules;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.WorkOrders.Search;
+
+/// <summary>What no step may bring into a house: an address held twice, a second server, a loop, a router whose two sides overlap.</summary>
+internal static class Clashes
+{
+    /// <summary>Many boxes refuse an address that overlaps the side they are fed from: it is no state to pass through either.</summary>
+    private static readonly string[] Kinds = ["address-held-twice", "loop", "wan-lan-overlap"];
+    private static readonly ImmutableArray<IRule> Rules = [.. RuleBook.All.Where(rule => Kinds.Contains(rule.Id))];
+
+    public static ImmutableHashSet<string> Keys(NetworkState state) => [.. In(state).Select(clash => clash.Key)];
+
+    /// <returns>What tells them apart, and each in words.</returns>
+    public static IEnumerable<(string Key, string Sentence)> In(NetworkState state)
+    {
+        var facts = new Facts(state);
+        foreach (var finding in Rules.SelectMany(rule => rule.Check(facts))) yield return (finding.Key, finding.Message);
+        // Two servers by what runs, not by what a rule says of it: a repeater that still gives out addresses is a finding of its own kind.
+        foreach (var group in state.Servers.GroupBy(server => server.Segment).Where(group => group.Count() > 1))
+        {
+            var servers = group.Select(server => server.Device).Order(StringComparer.Ordinal).ToList();
+            yield return ($"servers:{string.Join('+', servers)}", $"{Facts.Join([.. servers.Select(state.House.NameOf)], 4)} would give out addresses on one network.");
+        }
+    }
+}

@@ -1,0 +1,77 @@
+using Altrin.Core.Actions;
+using Altrin.Core.Network;
+using Altrin.Core.Simulation;
+using Altrin.Core.WorkOrders.Search;
+
+namespace Altrin.Core.WorkOrders;
+
+/// <summary>Why a step stands where it stands: it is done one place sooner after the other, simulated, until something breaks.</summary>
+public static class Sooner
+{
+    /// <returns>What would break, and before which step; that nothing would, where it could as well be the first; null for a step that changes nothing.</returns>
+    public static string? WhyNot(WorkOrder order, string key, Hands hands = Hands.Laptop)
+    {
+        var at = order.Steps.ToList().FindIndex(step => step.Key == key);
+        if (at < 0 || !IsWork(order.Steps[at])) return null;
+        var step = order.Steps[at];
+        var spots = new Spots(hands, Laptop.Away(order.Steps[^1].After!));
+        var known = Clashes.Keys(Simulator.Run(order.Steps[0].Before!));
+        for (var place = at - 1; place >= 0; place--)
+        {
+            if (!IsWork(order.Steps[place])) continue;
+            if (Breaks(order, step, place, at, spots, known) is { } reason) return $"Done before step {order.Steps[place].Number}, “{order.Steps[place].Title}”: {reason}";
+        }
+        return "It could come sooner: nothing hangs on its place. It stands where it costs the fewest walks.";
+    }
+
+    /// <summary>Looking, logging in and moving the laptop follow the work and are no work.</summary>
+    private static bool IsWork(WorkStep step) => !step.Actions.IsEmpty && !step.Actions.All(action => action is PlugLaptop or JoinLaptop or SetLaptopAddress or PutLaptopAway);
+
+    private static string? Breaks(WorkOrder order, WorkStep step, int place, int at, Spots spots, IReadOnlySet<string> known)
+    {
+        var house = order.Steps[place].Before!;
+        if (Do(ref house, step, spots, known) is { } own) return own;
+        // What it overtook has to be done still.
+        for (var i = place; i < at; i++)
+        {
+            if (!IsWork(order.Steps[i])) continue;
+            if (Do(ref house, order.Steps[i], spots, known) is { } later) return $"then step {order.Steps[i].Number} could not follow: {later}";
+        }
+        return CutSooner(order, step, place);
+    }
+
+    private static string? Do(ref NetworkDocument house, WorkStep step, Spots spots, IReadOnlySet<string> known)
+    {
+        if (step.Open is not null && step.Device is { } device)
+        {
+            if (house.FindDevice(device) is null) return $"{step.After!.NameOf(device)} is not there yet.";
+            if (spots.ToPage(house, device, out var moved) is null) return $"the page of {house.NameOf(device)} would not open from anywhere.";
+            house = moved;
+        }
+        foreach (var action in step.Actions)
+        {
+            // The laptop's own socket is let go for it.
+            if (action.Problem(house) is not null) house = Laptop.Away(house);
+            if (action.Problem(house) is { } problem) return Lower(problem.Message);
+            house = action.Apply(house);
+        }
+        var state = Simulator.Run(house);
+        foreach (var (key, sentence) in Clashes.In(state))
+            if (!known.Contains(key)) return Lower(sentence);
+        return null;
+    }
+
+    /// <summary>Nothing breaks, but somebody would be without internet from then on.</summary>
+    private static string? CutSooner(WorkOrder order, WorkStep step, int place)
+    {
+        var before = order.Steps[place].Before!;
+        var after = before;
+        foreach (var action in step.Actions) if (action.Problem(after) is null) after = action.Apply(after);
+        var (then, now) = (Simulator.Run(before), Simulator.Run(after));
+        var cut = before.Endpoints.Where(thing => thing.Id != Laptop.Id && after.FindEndpoint(thing.Id) is not null
+            && then.Internet(thing.Id).Reachable == Answer.Yes && now.Internet(thing.Id).Reachable == Answer.No).Select(thing => thing.Name).ToList();
+        return cut.Count == 0 ? null : $"{Rules.Facts.Join(cut, 4)} would be without internet from then on{(step.CutOff.Length > 0 ? ", and so for longer" : "")}.";
+    }
+
+    private static string Lower(string sentence) => sentence.Length > 1 && char.IsUpper(sentence[0]) && char.IsLower(sentence[1]) && sentence.Split(' ')[0] is "The" or "A" or "Both" or "Two" or "There" or "No" ? char.ToLowerInvariant(sentence[0]) + sentence[1..] : sentence;
+}

@@ -1,0 +1,44 @@
+using System.Collections.Immutable;
+using Altrin.Core.Actions;
+using Altrin.Core.Network;
+using Altrin.Core.WorkOrders;
+using Altrin.Core.WorkOrders.Search;
+using Altrin.Data;
+
+namespace Altrin.Web.Api;
+
+/// <summary>The order of a job as it is asked for, with what it starts from.</summary>
+/// <param name="From">The house as found, or that of the last turn, or the one that a way back begins in.</param>
+/// <param name="Other">The other of two ways; null where there is but one.</param>
+internal sealed record OrderDesk(WorkOrder Order, string Way, NetworkDocument From, (string Way, WorkOrder Order)? Other, ImmutableArray<Turn> Turns)
+{
+    public const string Keep = "keep", Reset = "reset", Back = "back:";
+
+    /// <summary>Whether there is such a way at all.</summary>
+    public static bool Knows(string? way) => way is null or Keep or Reset || way.StartsWith(Back, StringComparison.Ordinal);
+
+    /// <returns>Null where the step that a way back begins at is in no order any more.</returns>
+    public static OrderDesk? Of(Job job, ImmutableArray<Turn> turns, string? way, Hands hands, CancellationToken cancel)
+    {
+        var last = turns.LastOrDefault();
+        var from = last?.House ?? job.Found.Document;
+        var course = last is null ? Course.First : new Course(last.Number, [.. last.Resets], ProvesLine: false);
+        var ways = OrderWays.Of(from, job.Planned.Document, hands, course, cancel);
+        var (keep, reset) = (ways.Keep, ways.Reset);
+        if (way?.StartsWith(Back, StringComparison.Ordinal) == true)
+        {
+            // From where the work has got to, back to how the house was found: an order like any other. Without a step: from where it stands at its start.
+            var key = way[Back.Length..];
+            var reached = key.Length == 0 ? from : (keep?.Steps.FirstOrDefault(step => step.Key == key) ?? reset.Steps.FirstOrDefault(step => step.Key == key))?.After;
+            if (reached is null) return null;
+            var now = Laptop.Away(reached);
+            var back = OrderWays.Of(now, job.Found.Document, hands, course with { Resets = [], ProvesLine = key.Length > 0 || last is null }, cancel).Best;
+            return new(back with { Title = "Back to how it was found" }, way, now, null, turns);
+        }
+        var isKept = way is null ? ways.IsKeepBetter : way == Keep && keep is not null;
+        var (order, other) = isKept ? (keep!, reset) : (reset, keep);
+        // Two ways that are one are no choice, and without a socket there is but one.
+        var isOne = hands != Hands.Laptop || other is null || other.Steps.Select(step => step.Key).SequenceEqual(order.Steps.Select(step => step.Key));
+        return new(order, isKept ? Keep : Reset, from, isOne ? null : (isKept ? Reset : Keep, other!), turns);
+    }
+}

@@ -1,0 +1,131 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { useQuery } from '@tanstack/react-query'
+import { useEffect } from 'react'
+import { type Asked, rehearsal } from '../../api/queries'
+import type { WorkStep } from '../../api/types'
+import { LookAt, useJob } from '../../layout/JobContext'
+import { Press } from '../../parts/Press'
+import { Stairs } from '../stairs/StairsPage'
+
+const laptop = 'installer-laptop'
+
+/** The order played on the Stairs: at each step the house as it then is, the laptop in it. Nothing is changed by it. */
+export function Rehearsal(props: {
+  title: string
+  steps: WorkStep[]
+  current: WorkStep
+  asked: Asked
+  turns: number
+  onGo: (step: WorkStep) => void
+  onClose: () => void
+}) {
+  const { title, steps, current, asked, turns, onGo, onClose } = props
+  const { job, selected } = useJob()
+  const at = steps.indexOf(current)
+  const { data, error } = useQuery({
+    ...rehearsal(job.id, job.version, asked, turns, current.key),
+    placeholderData: (old) => old,
+  })
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      const isTyping = event.target instanceof HTMLElement && event.target.matches('input, textarea, select')
+      if (isTyping || event.altKey || event.ctrlKey || event.metaKey) return
+      // On the picture the arrows go from card to card.
+      if (event.target instanceof HTMLElement && event.target.closest('.picture')) return
+      const to = event.key === 'ArrowRight' ? steps[at + 1] : event.key === 'ArrowLeft' ? steps[at - 1] : null
+      if (!to) return
+      event.preventDefault()
+      onGo(to)
+    }
+    window.addEventListener('keydown', press)
+    return () => window.removeEventListener('keydown', press)
+  }, [at, steps, onGo])
+  const hasLaptop = data?.house.document.endpoints?.some((one) => one.id === laptop)
+  const chosen = selected ?? (hasLaptop ? laptop : null)
+  return (
+    <Box>
+      <Box
+        position={{ md: 'sticky' }}
+        top="0"
+        zIndex="2"
+        bg="paper"
+        px={{ base: '16px', md: '24px' }}
+        pt="14px"
+        pb="10px"
+        borderBottom="1px solid"
+        borderColor="hairline"
+      >
+        <Flex justify="space-between" align="baseline" gap="12px" wrap="wrap">
+          <Text fontSize="14px" color="quiet">
+            Rehearsal: {title}. Nothing is changed by it.
+          </Text>
+          <Press kind="plain" onClick={onClose}>
+            back to the order
+          </Press>
+        </Flex>
+        <Flex gap="12px" align="center" wrap={{ base: 'wrap', md: 'nowrap' }} mt="4px">
+          <Press
+            onClick={() => onGo(steps[at - 1] as WorkStep)}
+            disabled={at === 0}
+            aria-label="Step before"
+            minW="44px"
+            minH="44px"
+          >
+            ←
+          </Press>
+          <Box flex="1" minW="0" aria-live="polite">
+            <Text fontSize="14px" color="quiet">
+              Step {current.number} of {steps.length} · {current.phase}
+            </Text>
+            <Heading as="h2" fontSize="20px" lineHeight="1.25">
+              {current.title}
+            </Heading>
+          </Box>
+          <Press
+            kind="main"
+            onClick={() => onGo(steps[at + 1] as WorkStep)}
+            disabled={at === steps.length - 1}
+            aria-label="Next step"
+            minW="44px"
+            minH="44px"
+          >
+            →
+          </Press>
+        </Flex>
+        {error && (
+          <Text color="brick" role="alert">
+            {error.message}
+          </Text>
+        )}
+        {data && (
+          <Box mt="8px" fontSize="15px" maxW="880px" opacity={data.step === current.key ? 1 : 0.5}>
+            {current.laptop && <Text>Your laptop: {current.laptop}</Text>}
+            <Text
+              color={data.offline.length ? 'ochre' : 'quiet'}
+              fontWeight={data.offline.length ? 650 : 400}
+            >
+              {data.offline.length
+                ? `Without internet when it is done: ${data.offline.join(', ')}.`
+                : 'Whoever had internet has it.'}
+            </Text>
+            {data.whyNotSooner && (
+              <Text>
+                <b>Why not sooner?</b> {data.whyNotSooner}
+              </Text>
+            )}
+          </Box>
+        )}
+      </Box>
+      {data ? (
+        <LookAt house={data.house} selected={chosen}>
+          {/* Anew for each step: then the laptop comes into view. */}
+          <Stairs key={data.step} isLook />
+        </LookAt>
+      ) : (
+        <Text p="24px" role="status" color="quiet">
+          Building the house …
+        </Text>
+      )}
+    </Box>
+  )
+}

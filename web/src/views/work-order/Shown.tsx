@@ -1,0 +1,94 @@
+import { Box, Grid, Text, Textarea } from '@chakra-ui/react'
+import { useState } from 'react'
+import { type Asked, compareShown } from '../../api/queries'
+import type { Comparison, WorkStep } from '../../api/types'
+import { useJob } from '../../layout/JobContext'
+import { Press } from '../../parts/Press'
+import { Problem } from '../../parts/Problem'
+import { Tick } from '../../parts/Tick'
+
+/** What the laptop's terminal shows, held against what the step said. */
+export function Shown({ step, asked, onOther }: { step: WorkStep; asked: Asked; onOther: () => void }) {
+  const { job } = useJob()
+  const [text, setText] = useState('')
+  const [compared, setCompared] = useState<Comparison | null>(null)
+  const [problem, setProblem] = useState<string>()
+  if (step.expect.length === 0) return null
+  const compare = async (shown: string) => {
+    setProblem(undefined)
+    try {
+      const answer = await compareShown(job.id, asked, step.key, shown)
+      setCompared(answer)
+      if (!answer.source)
+        setProblem('Nothing in it is known here. Paste what the laptop shows for its address, or a ping.')
+    } catch (refused) {
+      setProblem(refused instanceof Error ? refused.message : 'That did not work.')
+    }
+  }
+  const isOther = compared?.rows.some((row) => row.isAsSaid === false)
+  return (
+    <Box as="details" mt="12px" className="no-print">
+      <Box as="summary" cursor="pointer" color="spruce" fontSize="15px" py="6px">
+        Paste what the laptop shows, to compare
+      </Box>
+      <Textarea
+        aria-label="What the laptop shows"
+        rows={3}
+        bg="sheet"
+        borderColor="quiet"
+        borderRadius="4px"
+        fontFamily="mono"
+        fontSize={{ base: '16px', md: '14px' }}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        onPaste={(event) => {
+          const pasted = event.clipboardData.getData('text')
+          if (pasted && !text) void compare(pasted)
+        }}
+      />
+      <Press mt="6px" disabled={!text.trim()} onClick={() => compare(text)}>
+        Compare
+      </Press>
+      <Problem fontSize="14px">{problem}</Problem>
+      {compared?.source && (
+        <Box as="dl" mt="8px" aria-live="polite">
+          {compared.rows.map((row) => (
+            <Grid
+              key={row.reading + row.expected}
+              templateColumns="128px 1fr"
+              gap="8px"
+              py="4px"
+              alignItems="baseline"
+            >
+              <Text as="dt" color="quiet" fontSize="14px">
+                {row.reading}
+              </Text>
+              <Box as="dd" fontSize="15px">
+                {row.isAsSaid === true && (
+                  <Text as="span" color="moss" fontWeight="650">
+                    <Tick /> as said: {row.seen}
+                  </Text>
+                )}
+                {row.isAsSaid === false && (
+                  <Text as="span" color="brick" fontWeight="650">
+                    {row.seen}, not {row.expected}
+                  </Text>
+                )}
+                {row.isAsSaid == null && (
+                  <Text as="span" color="quiet">
+                    the text does not say
+                  </Text>
+                )}
+              </Box>
+            </Grid>
+          ))}
+          {isOther && (
+            <Press mt="6px" kind="danger" onClick={onOther}>
+              Something else: what may it mean?
+            </Press>
+          )}
+        </Box>
+      )}
+    </Box>
+  )
+}
