@@ -52,6 +52,13 @@ public sealed class AccessibilityTests : IDisposable
         browser.Press(() => browser.Link("Work order"));
         browser.Css("section[aria-label='Step 1']");
         Check(browser, "work order");
+        browser.Press("Something else");
+        browser.Press("No internet");
+        browser.UntilText("The line itself may be down.");
+        Check(browser, "something else");
+        browser.Press("Rehearse it on the Stairs");
+        browser.Css("[data-thing=installer-laptop]");
+        Check(browser, "a rehearsal");
     }
 
     [Theory]

@@ -53,7 +53,7 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
         var worst = rooms.IsEmpty ? 0 : Math.Round(rooms.Min(room => room.Expected.Mbps), 1);
         var touches = CountTouches(found, house);
         return new(after.Findings.Count(PlanLimits.IsFault), failing, nice, after.Cautions, CountTranslations(after), after.State.AirMap.MostRadioHops,
-            worst <= 0 ? 0 : -(int)Math.Floor(Math.Log(Math.Max(1, worst)) / Step), CountBuys(found, house), touches, after.Findings.Count(finding => finding.Rule is "double-nat" or "wisp-where-repeater" && finding.Severity == Severity.Fault), 0, 0);
+            worst <= 0 ? 0 : -(int)Math.Floor(Math.Log(Math.Max(1, worst)) / Step), CountBuys(found, house), touches, after.Findings.Count(finding => finding.Rule is "double-nat" or "wisp-where-repeater" && house.FindDevice(finding.Subjects[0])?.KeptApart != true), 0, 0);
     }
 
     private static int CountTranslations(Evaluation after)

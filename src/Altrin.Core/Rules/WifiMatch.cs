@@ -31,4 +31,8 @@ internal static class WifiMatch
                 : ($"{spoken.Box.Name} speaks {Actions.Naming.Say(spoken.Network.Security)}, not {Actions.Naming.Say(security)}", spoken);
         return ($"{onBand[0].Box.Name} has another password for {ssid}", onBand[0]);
     }
+
+    /// <summary>Whether the bands of a thing, and no wrong password, keep it off the network that it asks for.</summary>
+    public static bool MissesItsBand(Facts facts, Endpoint thing) => thing.Connect is Attachment.Join join && !thing.Bands.IsEmpty && facts.State.JoinedNetwork(thing.Id) is null
+        && facts.State.Air.Where(one => one.Network.Ssid == join.Ssid).ToList() is { Count: > 0 } named && named.TrueForAll(one => !thing.Bands.Contains(one.Band));
 }

@@ -4,7 +4,7 @@ using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Rules.Translation;
 
-/// <summary>A router that translates behind another router that translates.</summary>
+/// <summary>A router that translates behind another router that translates: a fault where a want of the household fails by it.</summary>
 public sealed class DoubleNat : IRule
 {
     public string Id => "double-nat";
@@ -23,7 +23,7 @@ public sealed class DoubleNat : IRule
             // With one subnet on both sides nothing is translated at all: another rule's finding.
             if (wan.Candidates.All(candidate => candidate.Address?.Prefix.Overlaps(lan.Prefix) == true)) continue;
             var byChoice = box.KeptApart == true;
-            yield return new(Id, byChoice ? Severity.Caution : Severity.Fault, "Two translations in a row", [box.Id, outer.Id],
+            yield return new(Id, byChoice || FailsByIt.Want(facts, box.Id) is null ? Severity.Caution : Severity.Fault, "Two translations in a row", [box.Id, outer.Id],
                 () => Say(box, outer, lan.Prefix, wan), () => byChoice ? [] : Fixes(facts, box), box.Id);
         }
     }

@@ -5,7 +5,7 @@ import { type Asked, rehearsal } from '../../api/queries'
 import type { WorkStep } from '../../api/types'
 import { LookAt, useJob } from '../../layout/JobContext'
 import { Press } from '../../parts/Press'
-import { Stairs } from '../stairs/StairsPage'
+import { Stairs } from '../stairs/Stairs'
 
 const laptop = 'installer-laptop'
 
@@ -63,7 +63,16 @@ export function Rehearsal(props: {
             back to the order
           </Press>
         </Flex>
-        <Flex gap="12px" align="center" wrap={{ base: 'wrap', md: 'nowrap' }} mt="4px">
+        {/* A row that never moves, whatever the step is called: a thumb finds it blind. */}
+        <Flex
+          gap="12px"
+          align="center"
+          py="4px"
+          position={{ base: 'sticky', md: 'static' }}
+          top="0"
+          zIndex="2"
+          bg="paper"
+        >
           <Press
             onClick={() => onGo(steps[at - 1] as WorkStep)}
             disabled={at === 0}
@@ -73,14 +82,9 @@ export function Rehearsal(props: {
           >
             ←
           </Press>
-          <Box flex="1" minW="0" aria-live="polite">
-            <Text fontSize="14px" color="quiet">
-              Step {current.number} of {steps.length} · {current.phase}
-            </Text>
-            <Heading as="h2" fontSize="20px" lineHeight="1.25">
-              {current.title}
-            </Heading>
-          </Box>
+          <Text flex="1" minW="0" fontSize="14px" color="quiet" truncate>
+            Step {current.number} of {steps.length} · {current.phase}
+          </Text>
           <Press
             kind="main"
             onClick={() => onGo(steps[at + 1] as WorkStep)}
@@ -92,6 +96,9 @@ export function Rehearsal(props: {
             →
           </Press>
         </Flex>
+        <Heading as="h2" fontSize="20px" lineHeight="1.25" mt="2px" aria-live="polite">
+          {current.title}
+        </Heading>
         {error && (
           <Text color="brick" role="alert">
             {error.message}

@@ -1,0 +1,27 @@
+using Altrin.Core.Actions;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Rules.Cabling;
+
+/// <summary>A cable of copper that joins two buildings.</summary>
+/// <remarks>It takes lightning and the difference between two earths from the one house into the other. Nothing that a page sets mends it.</remarks>
+public sealed class CopperBetweenBuildings : IRule
+{
+    public string Id => "copper-between-buildings";
+    public string Statement => "Between two buildings goes fibre or radio, or copper with protectors that a licensed person has fitted at both ends.";
+    public string Source => "IEC 62305-4 and IEC 60364-4-44 (surge protection, common earthing); values from memory";
+
+    public IEnumerable<Finding> Check(Facts facts)
+    {
+        foreach (var cable in facts.House.Cables)
+        {
+            if (cable.Medium == Medium.Powerline || Of(facts, cable.A) is not { } a || Of(facts, cable.B) is not { } b || a == b) continue;
+            yield return new(Id, Severity.Caution, "Copper between two buildings", [cable.A.Device, cable.B.Device],
+                () => $"The cable between {facts.House.SocketName(cable.A)} and {facts.House.SocketName(cable.B)} goes from one building into another. A stroke of lightning nearby, or the difference between the two earths, goes along it into both. "
+                    + "Fibre or a radio link is preferred; else a licensed person fits protectors at both ends. Local codes come first.", () => [], cable.Id);
+        }
+    }
+
+    /// <summary>Null where its room is not listed: then nobody has said. Rooms that name no building are in one house.</summary>
+    private static string? Of(Facts facts, Socket socket) => Rooms.Find(facts.House, facts.FindDevice(socket.Device)?.Room) is { } room ? room.Building ?? "" : null;
+}

@@ -1,0 +1,136 @@
+using OpenQA.Selenium;
+
+namespace Altrin.Browser.Tests;
+
+/// <summary>The order while it is worked through: something else is seen, a step is played beforehand, a wait goes on elsewhere.</summary>
+public sealed class WorkTests : HandTest
+{
+    private void OpenOrder(Browser? on = null)
+    {
+        OpenDemo(stage: "options", on: on);
+        on ??= Browser;
+        on.Press(() => on.Css("[data-way='0'] button"));
+        on.UntilText("Planned:");
+        on.Press(() => on.Link("Work order"));
+        on.Css("section[aria-label='Step 1']");
+    }
+
+    private static void GoTo(Browser browser, string brief)
+    {
+        if (browser.Count("[data-step]") == 0) browser.Press(() => browser.ButtonStarting("Step "));
+        browser.Press(() => browser.Driver.FindElement(By.XPath($"//button[@data-step][contains(., '{brief}')]")));
+    }
+
+    [Fact]
+    public void Something_else_is_explained_and_the_rest_is_ordered_anew()
+    {
+        OpenOrder();
+        Browser.Press("Seen as said");
+        Browser.UntilText("1 of ");
+        var whole = Browser.Count("ol[aria-label=Steps] > li");
+        GoTo(Browser, "New address");
+        Browser.UntilText("Give Studio router a new address");
+        Browser.Keys("x");
+        Browser.Until(() => Browser.Focus == "What did you see instead?", "the question to have the focus");
+        Browser.Press("It came back at another address");
+        Browser.Field("Which address?").SendKeys("192.168.1");
+        Browser.UntilText("is no IPv4 address");
+        Browser.Field("Which address?").SendKeys(".1");
+        Browser.UntilText("did not take: Give Studio router a new address");
+        Browser.UntilText("Studio router is back as it was sold.");
+        Browser.Press(() => Browser.Css("[data-meaning^=slip] button"));
+        Browser.UntilText("The order goes on from there.");
+        Assert.True(Browser.Count("ol[aria-label=Steps] > li") < whole);
+        Browser.UntilText("2 steps done before");
+        // It is worked through to the end, or taken back.
+        Browser.Press("take it back");
+        Browser.Until(() => Browser.Count("ol[aria-label=Steps] > li") == whole, "the order from before");
+        Assert.Empty(Browser.Complaints());
+    }
+
+    [Fact]
+    public void A_box_whose_page_is_lost_is_reset_and_the_order_is_worked_to_its_last_tick()
+    {
+        OpenOrder();
+        GoTo(Browser, "Other settings");
+        Browser.Press("Something else");
+        Browser.Press("Nothing: the page does not open");
+        Browser.UntilText("Your laptop is not as step");
+        Browser.Press(() => Browser.Css("[data-meaning=reset] button"));
+        Browser.UntilText("The order goes on from there.");
+        Browser.UntilText("Hold reset on Studio router");
+        var all = Browser.Count("ol[aria-label=Steps] > li");
+        for (var n = 1; n <= all; n++)
+        {
+            Browser.Css($"section[aria-label='Step {n}']");
+            Browser.Press("Seen as said");
+            Browser.UntilText($"{n} of {all} done");
+        }
+        Browser.UntilText("every step was seen as said");
+        Assert.Empty(Browser.Complaints());
+    }
+
+    [Theory]
+    [InlineData(1280)]
+    [InlineData(390)]
+    public void The_order_is_rehearsed_on_the_Stairs(int width)
+    {
+        using var browser = new Browser(width, width == 390 ? 844 : 800, isPhone: width == 390);
+        OpenOrder(browser);
+        browser.Press("Rehearse it on the Stairs");
+        browser.UntilText("Nothing is changed by it.");
+        browser.Css("[data-thing=installer-laptop]");
+        for (var n = 2; n <= 10; n++)
+        {
+            if (width == 390) browser.Press("Next step");
+            else browser.Keys(Right);
+            browser.UntilText($"Step {n} of ");
+        }
+        browser.UntilText("Why not sooner?");
+        browser.UntilText("Without internet when it is done: Work laptop");
+        if (width == 1280) browser.UntilText("When step 10 is done");
+        Assert.Equal(0, browser.Count("[data-panel]"));
+        Assert.Equal((long)width, browser.Run("return document.documentElement.scrollWidth"));
+        browser.Press("back to the order");
+        browser.Css("section[aria-label='Step 10']");
+        Assert.Empty(browser.Complaints());
+    }
+
+    [Fact]
+    public void What_the_laptop_shows_is_compared()
+    {
+        OpenOrder();
+        Browser.Press(() => Browser.Driver.FindElement(By.XPath("//summary[contains(., 'Paste what the laptop shows')]")));
+        Browser.Put("What the laptop shows", "default via 192.168.1.1 dev eth0 proto dhcp src 192.168.1.102 metric 100");
+        Browser.Press("Compare");
+        Browser.UntilText("192.168.1.1, not 192.168.31.1");
+        Browser.Press("Something else: what may it mean?");
+        Browser.UntilText("What did you see instead?");
+    }
+
+    [Fact]
+    public void A_wait_goes_on_in_every_stage_and_the_title_counts_it()
+    {
+        OpenOrder();
+        GoTo(Browser, "Cable in");
+        Browser.Press(() => Browser.ButtonStarting("Start the clock"));
+        Browser.Until(() => Browser.Driver.Title.StartsWith("(0:2", StringComparison.Ordinal), "the title to count");
+        Browser.Press(() => Browser.Link("Stairs"));
+        Browser.UntilText("still to wait");
+        Browser.Until(() => Browser.Driver.Title.StartsWith("(0:", StringComparison.Ordinal), "the title to count there too");
+        Browser.Press(() => Browser.Link(", Cable in"));
+        Browser.UntilText("Wait until it is back.");
+    }
+
+    [Fact]
+    public void With_a_phone_alone_the_order_is_another_one()
+    {
+        OpenOrder();
+        Browser.UntilText("Plug your laptop into Hall gateway");
+        Browser.Choose("You have in hand", "a phone alone");
+        Browser.Until(() => !Browser.Has("Plug your laptop into"), "an order without a socket");
+        Browser.UntilText("Join there");
+        Browser.Driver.Navigate().Refresh();
+        Browser.UntilText("Join there");
+    }
+}
