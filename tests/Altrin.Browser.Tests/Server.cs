@@ -37,7 +37,7 @@ public sealed class Server : IDisposable
         foreach (var job in JsonNode.Parse(Client.GetStringAsync($"{Address}/api/jobs").GetAwaiter().GetResult())!.AsArray())
             Client.DeleteAsync($"{Address}/api/jobs/{(string)job!["id"]!}").GetAwaiter().GetResult().EnsureSuccessStatusCode();
         // The farm first: the list has the newest on top, as after a first start.
-        foreach (var from in new[] { "demo-farm", "demo" })
+        foreach (var from in new[] { "demo-farm", "demo-terrace", "demo" })
             Client.PostAsJsonAsync($"{Address}/api/jobs", new { from }).GetAwaiter().GetResult().EnsureSuccessStatusCode();
         Free.Add(this);
     }

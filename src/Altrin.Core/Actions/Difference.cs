@@ -60,15 +60,18 @@ public sealed record Difference(ImmutableArray<InstallerAction> All, ImmutableAr
         /// <summary>What is plugged otherwise is pulled first, so that every socket that is wanted is free when its turn comes.</summary>
         private void Unplug()
         {
+            foreach (var box in planned.Devices)
+                if (found.FindDevice(box.Id) is { } old && CarryDevice.IsDue(found, old, box)) Do(new CarryDevice(box.Id, box.Room!));
             foreach (var old in found.Cables)
             {
+                if (house.FindCable(old.Id) is null) continue;
                 if (planned.FindCable(old.Id) is not { } cable || (cable.A, cable.B) != (old.A, old.B)) Do(new UnplugCable(old.Id));
                 else if (!Json.Same(old, cable)) Do(new ReplaceCable(cable.Id, cable.Medium, cable.Category, cable.LengthM));
             }
             foreach (var old in found.Endpoints)
             {
                 if (planned.FindEndpoint(old.Id) is not { } thing) Do(new RemoveEndpoint(old.Id));
-                else if (old.Connect is not null && !Json.Same(old.Connect, thing.Connect)) Do(new UnplugEndpoint(old.Id));
+                else if (house.FindEndpoint(old.Id)!.Connect is not null && !Json.Same(old.Connect, thing.Connect)) Do(new UnplugEndpoint(old.Id));
             }
         }
 

@@ -24,10 +24,14 @@ public static class OrderWriter
         // Names, rooms and wants are written down, not worked for: they are the other document’s from the start.
         var start = Laptop.Away(from);
         foreach (var action in Difference.Actions(start, Laptop.Away(to)))
-            if (action.IsRecord(start) && action.Problem(start) is null) start = action.Apply(start);
+            if (action.IsRecord(start) && action.Problem(start) is null) start = InItsRoom(start, action).Apply(start);
         var order = OrderWays.Of(start, to, hands, cancel: cancel).Best;
         return new(order, start, order.CutMinutes(start), [.. order.Gaps, .. Breaks(order, start, Laptop.Away(to))]);
     }
+
+    /// <summary>Where a box stands is no record while it has to be carried there.</summary>
+    private static InstallerAction InItsRoom(NetworkDocument house, InstallerAction action) =>
+        action is DescribeDevice { Box: var box } && house.FindDevice(box.Id) is { } now && CarryDevice.IsDue(house, now, box) ? new DescribeDevice(box with { Room = now.Room, At = now.At }) : action;
 
     public static void Write(Proven proven, Utf8JsonWriter json)
     {

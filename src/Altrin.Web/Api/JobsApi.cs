@@ -45,10 +45,11 @@ internal static class JobsApi
         {
             "demo" => DemoHouses.Larkspur(),
             "demo-farm" => DemoHouses.Hawthorn(),
+            "demo-terrace" => DemoHouses.Millrace(),
             null or "empty" => NewHouse.Empty(),
             _ => null,
         };
-        if (house is null) return Answers.Invalid("from", $"“{request.From}” is unknown here. Use empty, demo or demo-farm.");
+        if (house is null) return Answers.Invalid("from", $"“{request.From}” is unknown here. Use empty, demo, demo-terrace or demo-farm.");
         if (request.Name is { Length: > Limits.NameLetters }) return Answers.Invalid("name", $"Longer than {Limits.NameLetters} letters. Shorten it.");
         if (!string.IsNullOrWhiteSpace(request.Name)) house = house with { Name = request.Name.Trim() };
         var id = await jobs.Create(house, cancel);

@@ -4,7 +4,7 @@ using Altrin.Core.WorkOrders.Otherwise;
 
 namespace Altrin.Web.Api;
 
-/// <param name="From"><c>empty</c>: nothing yet; <c>demo</c>: the small demo house; <c>demo-farm</c>: the big one.</param>
+/// <param name="From"><c>empty</c>: nothing yet; <c>demo</c>: the small demo house; <c>demo-terrace</c>: one with boxes to be planned; <c>demo-farm</c>: the big one.</param>
 public sealed record NewJob(string? Name = null, string? From = null);
 
 /// <summary>Deeds to be done as one step of undo.</summary>

@@ -4,11 +4,12 @@ using Altrin.Data;
 
 namespace Altrin.Web.Demo;
 
-/// <summary>The invented houses that show what Altrin is for: a small one with the classic mistakes, a big one with most modes.</summary>
+/// <summary>The invented houses that show what Altrin is for: a small one with the classic mistakes, a big one with most modes, and one with boxes to be planned.</summary>
 internal static class DemoHouses
 {
     public static NetworkDocument Larkspur() => Read("larkspur-house");
     public static NetworkDocument Hawthorn() => Read("hawthorn-farm");
+    public static NetworkDocument Millrace() => Read("millrace-terrace");
 
     private static NetworkDocument Read(string name)
     {
@@ -24,6 +25,7 @@ internal static class DemoHouses
     {
         if (!(await jobs.List(CancellationToken.None)).IsEmpty) return;
         await jobs.Create(Hawthorn(), CancellationToken.None);
+        await jobs.Create(Millrace(), CancellationToken.None);
         // The newest stands first.
         await jobs.Create(Larkspur(), CancellationToken.None);
     }

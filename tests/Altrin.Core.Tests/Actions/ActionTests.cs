@@ -54,6 +54,7 @@ public class ActionTests
         new Restart("gw"),
         new AddDevice(new() { Id = "switch", Name = "Switch", Mode = DeviceMode.Switch, Ports = [new() { Id = "p1", Role = PortRole.Lan }] }),
         new RemoveDevice("studio"),
+        new CarryDevice("studio", "hall"),
         new AddEndpoint(new() { Id = "tv", Name = "Television" }),
         new RemoveEndpoint("printer"),
         new Rename("gw", "Gateway in the hall"),

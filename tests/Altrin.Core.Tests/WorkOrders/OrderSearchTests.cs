@@ -76,6 +76,23 @@ public class OrderSearchTests
         }
     }
 
+    /// <summary>A box from the table is set, carried to its room and only then plugged in there; the admin password is changed while somebody is on the page.
+    /// Common practice, no source.</summary>
+    [Fact]
+    public void A_box_from_the_table_is_carried_before_it_is_plugged_in()
+    {
+        var house = Examples.House("millrace-terrace");
+        var plan = Best(house);
+        var order = OrderWriter.Prove(house, plan);
+        Assert.Empty(order.Gaps);
+        var carried = order.Order.Steps.SelectMany(step => step.Actions.OfType<CarryDevice>().Select(carry => (step.Number, carry.Device))).ToList();
+        Assert.NotEmpty(carried);
+        foreach (var (number, device) in carried)
+            Assert.DoesNotContain(order.Order.Steps.Take(number - 1), step => step.Actions.OfType<PlugCable>().Any(plug => plug.Cable.A.Device == device || plug.Cable.B.Device == device));
+        foreach (var step in order.Order.Steps.Where(step => step.Actions is [ChangeAdminPassword] && step.Number > 1))
+            Assert.Equal(step.Device, order.Order.Steps[step.Number - 2].Device);
+    }
+
     /// <summary>What is known to go wrong does: common practice, no source.</summary>
     [Fact]
     public void A_box_plugged_in_before_it_has_an_address_of_its_own_clashes()

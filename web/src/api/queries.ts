@@ -259,7 +259,7 @@ export const addPhoto = (id: string, subject: string, file: Blob) =>
 export const deletePhoto = (id: string, photo: string) =>
   unwrap<unknown>(api.DELETE('/api/jobs/{id}/photos/{photo}', { params: { path: { id, photo } } }))
 
-export const createJob = (from: 'empty' | 'demo' | 'demo-farm', name?: string) =>
+export const createJob = (from: 'empty' | 'demo' | 'demo-terrace' | 'demo-farm', name?: string) =>
   unwrap<JobView>(api.POST('/api/jobs', { body: { from, name } }))
 
 export const importJob = (text: string) =>

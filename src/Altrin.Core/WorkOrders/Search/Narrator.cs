@@ -77,6 +77,7 @@ internal static class Narrator
         else if (act.Actions is [SetEndpointAddress set]) WorkOrderWriter.SetThingAddress(work, work.Planned.FindEndpoint(set.Endpoint)!);
         else if (act.Actions is [ConnectEndpoint or UnplugEndpoint] && act.Label.StartsWith("join ", StringComparison.Ordinal))
             work.Step(new($"Move {work.House.NameOf(act.Label[5..])}", act.Actions[0].Say(work.House)) { Actions = act.Actions, Expect = after => WorkOrderWriter.Shows(after, act.Label[5..]) });
+        else if (act.Actions is [CarryDevice carry]) CarrySteps.Carry(work, carry);
         else if (act.Actions is [FactoryReset reset]) ResetSteps.Hold(work, work.House.FindDevice(reset.Device)!);
         else if (act.Actions is [AddDevice added])
             work.Step(new("Unpack it", $"Unpack {added.Device.Name}, power on, nothing else plugged in") { Actions = act.Actions, WaitSeconds = act.WaitSeconds });

@@ -18,6 +18,9 @@ internal sealed class OrderSearch
     /// somebody's internet, no more.</summary>
     private const double PerCutMinute = 1000, PerWalk = 4, AgainstTheGrain = 1500;
 
+    /// <summary>Another page, or the same after a restart, asks for a log-in: a minute, and the thread is lost.</summary>
+    private const double PerLogIn = 2;
+
     /// <summary>Boxes and things, times houses simulated: past the first figure the nearest end is taken, past the second there is none.</summary>
     private const int Patience = 35_000, Most = 240_000;
 
@@ -71,7 +74,7 @@ internal sealed class OrderSearch
             }
             var acts = tasks.In(Laptop.Away(node.House), node.Labels).ToList();
             if (acts.TrueForAll(act => act.IsForNow)) return Trace(node);
-            foreach (var act in acts)
+            foreach (var act in WithPasswords(node, acts))
             {
                 if (act.IsForNow && node.Labels.Contains($"now {act.Label}")) continue;
                 if (Do(node, act) is not { } next) continue;
@@ -83,6 +86,15 @@ internal sealed class OrderSearch
             }
         }
         return null;
+    }
+
+    /// <summary>The admin password is changed as soon as somebody is on the page for something else; it changes nothing for anybody, so no other place
+    /// for it is tried.</summary>
+    private static IEnumerable<Act> WithPasswords(Node node, List<Act> acts)
+    {
+        static bool IsPassword(Act act) => act.Pages is [SettingsPage.Password];
+        if (node.Done?.Act is { Page: { } page, WaitSeconds: 0 } && acts.Find(act => act.Page == page && IsPassword(act)) is { } here) return [here];
+        return acts.Where(act => !IsPassword(act) || !acts.Exists(other => other.Page == act.Page && !IsPassword(other) && !other.IsForNow && other.WaitSeconds == 0));
     }
 
     /// <summary>In haste cuts still count, but no more than what is left.</summary>
@@ -116,10 +128,15 @@ internal sealed class OrderSearch
         var cut = online.Exists(id => after.FindEndpoint(id) is not null && state.Internet(id).Reachable == Answer.No) ? act.Minutes : 0;
         var walks = moves.Count(move => move is PlugLaptop or JoinLaptop);
         var labels = act.IsForNow ? node.Labels.Add($"now {act.Label}") : node.Labels.Add(act.Label);
-        return new(after, labels, node.Cost + cut * PerCutMinute + walks * PerWalk + (moves.Length - walks) + (IsAgainstTheGrain(house, act) ? AgainstTheGrain : 0) + act.Minutes, node.Depth + 1, node, new(act, moves, house, after));
+        return new(after, labels, node.Cost + cut * PerCutMinute + walks * PerWalk + (moves.Length - walks) + (IsAgainstTheGrain(house, act) ? AgainstTheGrain : 0) + (LogsIn(node, act) ? PerLogIn : 0) + (IsCarriedUnset(house, act) ? PerWalk : 0) + act.Minutes, node.Depth + 1, node, new(act, moves, house, after));
     }
 
-    private bool IsAgainstTheGrain(NetworkDocument house, Act act) => (act.Pages.Contains(SettingsPage.DhcpOff) || act.Pages.Contains(SettingsPage.Mode)) && !act.Pages.Contains(SettingsPage.Address)
+    /// <summary>Set and proved beside the main box, then carried: common practice, no source.</summary>
+    private bool IsCarriedUnset(NetworkDocument house, Act act) => act.Actions is [CarryDevice carry] && to.FindDevice(carry.Device) is { } wanted && !BoxWork.SameSettings(house.FindDevice(wanted.Id)!, wanted);
+
+    private static bool LogsIn(Node node, Act act) => act.Page is { } page && (node.Done?.Act is not { WaitSeconds: 0 } last || last.Page != page);
+
+    private bool IsAgainstTheGrain(NetworkDocument house, Act act) => act.Actions is not [CarryDevice] && (act.Pages.Contains(SettingsPage.DhcpOff) || act.Pages.Contains(SettingsPage.Mode)) && !act.Pages.Contains(SettingsPage.Address)
         && to.FindDevice(act.Device!) is { } wanted && SettingCatalogue.On(SettingsPage.Address).Any(setting => !setting.IsAlike(house.FindDevice(wanted.Id)!, wanted));
 
     /// <summary>A key typed over a network that nobody guards is everybody's.</summary>

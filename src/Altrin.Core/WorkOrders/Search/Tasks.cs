@@ -26,6 +26,7 @@ internal sealed class Tasks(NetworkDocument planned, ImmutableHashSet<string> re
                 yield return new($"bring {wanted.Id}", null, [new AddDevice(SettingCatalogue.AsSold(wanted))]) { Device = wanted.Id, WaitSeconds = BoxWork.RebootSeconds(wanted) };
                 continue;
             }
+            if (CarryDevice.IsDue(house, now, wanted)) yield return new($"carry {wanted.Id}", null, [new CarryDevice(wanted.Id, wanted.Room!)]) { Device = wanted.Id, WaitSeconds = BoxWork.RebootSeconds(wanted) };
             if (MustBeReset(wanted.Id, done))
             {
                 yield return Reset(now);
@@ -51,8 +52,10 @@ internal sealed class Tasks(NetworkDocument planned, ImmutableHashSet<string> re
         var minutes = 0.0;
         foreach (var wanted in planned.Devices)
         {
-            if (house.FindDevice(wanted.Id) is not { } now) minutes += 2;
-            else if (!ReferenceEquals(now, wanted))
+            var now = house.FindDevice(wanted.Id);
+            if (now is null) minutes += 2;
+            else if (CarryDevice.IsDue(house, now, wanted)) minutes += 2;
+            if (now is not null && !ReferenceEquals(now, wanted))
             {
                 var pages = SettingCatalogue.All.Where(setting => !setting.IsAlike(now, wanted)).Select(setting => setting.Page).ToHashSet();
                 if (pages.Contains(SettingsPage.Address) || pages.Contains(SettingsPage.Dhcp)) pages.Remove(SettingsPage.DhcpOff);
@@ -145,9 +148,11 @@ internal sealed class Tasks(NetworkDocument planned, ImmutableHashSet<string> re
             else if (IsBeingSet(house, cable.A.Device, done) || IsBeingSet(house, cable.B.Device, done)) yield return new($"pull {cable.Id}", null, [new UnplugCable(cable.Id)]) { IsForNow = true };
         }
         foreach (var cable in planned.Cables)
-            if (house.FindCable(cable.Id) is null) yield return new($"plug {cable.Id}", null, [new PlugCable(cable)]) { WaitSeconds = 30 };
+            if (house.FindCable(cable.Id) is null && !IsStillElsewhere(house, cable.A) && !IsStillElsewhere(house, cable.B)) yield return new($"plug {cable.Id}", null, [new PlugCable(cable)]) { WaitSeconds = 30 };
         if (planned.Line is { } line && house.Line?.Socket != line.Socket) yield return new("line", null, [new SetLine(line)]) { WaitSeconds = 120 };
     }
+
+    private bool IsStillElsewhere(NetworkDocument house, Socket socket) => house.FindDevice(socket.Device) is { } now && CarryDevice.IsDue(house, now, planned.FindDevice(socket.Device)!);
 
     private bool IsBeingSet(NetworkDocument house, string device, ImmutableSortedSet<string> done) => (house.FindDevice(device) is not null && MustBeReset(device, done)) || (house.FindDevice(device) is { } now && planned.FindDevice(device) is { } wanted && !ReferenceEquals(now, wanted) && !BoxWork.SameSettings(now, wanted));
 

@@ -180,6 +180,13 @@ export function JobsPage() {
         </Press>
         <Press
           kind="plain"
+          onClick={() => begin.mutate(() => createJob('demo-terrace'))}
+          disabled={begin.isPending}
+        >
+          Open the demo house to be planned
+        </Press>
+        <Press
+          kind="plain"
           onClick={() => begin.mutate(() => createJob('demo-farm'))}
           disabled={begin.isPending}
         >
