@@ -16,7 +16,7 @@ public sealed class OptionsTests : HandTest
         Browser.UntilText("4 of 4");
         // What the schools that lost would have done, with this house's own reason.
         Browser.UntilText("Second router behind Hall gateway as its DMZ host");
-        Browser.UntilText("translated twice");
+        Browser.UntilText("and Hall gateway translates again");
         Browser.Press(() => Browser.Css("[data-way='0'] button"));
         Browser.UntilText("all 4 wants hold");
         Browser.Press(() => Browser.Link("Work order"));

@@ -6,8 +6,19 @@ namespace Altrin.Core.Tests.WorkOrders;
 /// answer. It reads the JSON itself and uses no code of the simulator.</summary>
 internal static class PlainClashes
 {
-    public static HashSet<string> In(JsonNode house)
+    public static HashSet<string> In(JsonNode house) => Read(house, null, out _);
+
+    /// <summary>Whether the page at an address is on the laptop's own network and in a subnet that it has there; null where it is on another network, for
+    /// then a router may lead to it, or where it is no address of a box.</summary>
+    public static bool? Opens(JsonNode house, string open)
     {
+        _ = Read(house, open["http://".Length..], out var opens);
+        return opens;
+    }
+
+    private static HashSet<string> Read(JsonNode house, string? page, out bool? opens)
+    {
+        opens = null;
         var parents = new Dictionary<string, string>(StringComparer.Ordinal);
         string Root(string at)
         {
@@ -39,6 +50,14 @@ internal static class PlainClashes
             var at = connect["device"] is not null ? Side(connect) : Sender(connect, null) is { } sender ? $"{sender} in" : null;
             if (at is not null) held.Add((Root(at), ((string)thing["address"]!["address"]!).Split('/')[0], (string)thing["id"]!));
         }
+        if (page is not null && house["endpoints"]!.AsArray().FirstOrDefault(thing => (string)thing!["id"]! == "installer-laptop") is { } laptop && laptop["connect"] is { } plug)
+        {
+            var at = plug["device"] is not null ? Side(plug) : Sender(plug, null) is { } sender ? $"{sender} in" : null;
+            if (at is not null && held.Exists(one => one.Address == page && one.Segment == Root(at)))
+                opens = (string?)laptop["address"]?["method"] == "static"
+                    ? IsIn(page, (string)laptop["address"]!["address"]!)
+                    : servers.Exists(one => one.Segment == Root(at) && IsIn(page, (string)Box(one.Owner)!["lan"]!["address"]!));
+        }
         return [.. held.GroupBy(one => (one.Segment, one.Address)).Where(group => group.Count() > 1).Select(group => $"{group.Key.Address}: {string.Join(' ', group.Select(one => one.Owner).Order())}"),
             .. servers.GroupBy(one => one.Segment).Where(group => group.Count() > 1).Select(group => $"servers: {string.Join(' ', group.Select(one => one.Owner).Order())}")];
 
@@ -48,5 +67,13 @@ internal static class PlainClashes
             if (Box((string?)join["near"]) is { } near && Makes(near)) return (string)near["id"]!;
             return (string?)devices.Find(Makes)?["id"];
         }
+    }
+
+    private static bool IsIn(string address, string subnet)
+    {
+        static uint Number(string text) => text.Split('.').Aggregate(0u, (sum, part) => (sum << 8) + uint.Parse(part, System.Globalization.CultureInfo.InvariantCulture));
+        var parts = subnet.Split('/');
+        var length = parts.Length > 1 ? int.Parse(parts[1], System.Globalization.CultureInfo.InvariantCulture) : 24;
+        return (Number(address) ^ Number(parts[0])) >> (32 - length) == 0;
     }
 }

@@ -14,9 +14,9 @@ internal sealed record Done(Act Act, ImmutableArray<InstallerAction> LaptopMoves
 /// <remarks>Best first over the sets of acts that are done. What bounds it is counted, not timed: the same houses give the same order.</remarks>
 internal sealed class OrderSearch
 {
-    /// <summary>What cuts the installer off comes last at a box, its own address before it: common practice, no source. Worth a minute and a half of
+    /// <summary>What cuts the installer off comes last at a box, its own address before it: common practice, no source. Worth four minutes of
     /// somebody's internet, no more.</summary>
-    private const double PerCutMinute = 1000, PerWalk = 4, AgainstTheGrain = 1500;
+    private const double PerCutMinute = 1000, PerWalk = 4, AgainstTheGrain = 4000;
 
     /// <summary>Another page, or the same after a restart, asks for a log-in: a minute, and the thread is lost.</summary>
     private const double PerLogIn = 2;
@@ -50,7 +50,7 @@ internal sealed class OrderSearch
     public static ImmutableArray<Done>? Find(NetworkDocument from, NetworkDocument to, Hands hands = Hands.Laptop, ImmutableHashSet<string>? resets = null, CancellationToken cancel = default) =>
         new OrderSearch(from, to, hands, resets ?? [], cancel).Run();
 
-    private sealed record Node(NetworkDocument House, ImmutableSortedSet<string> Labels, double Cost, int Depth, Node? Parent, Done? Done);
+    private sealed record Node(NetworkDocument House, ImmutableSortedSet<string> Labels, double Cost, int Depth, Node? Parent, Done? Done, bool IsCut);
 
     private ImmutableArray<Done>? Run()
     {
@@ -58,7 +58,7 @@ internal sealed class OrderSearch
         var open = new PriorityQueue<Node, (double, int, int)>();
         var best = new Dictionary<string, double>(StringComparer.Ordinal);
         var (order, isHasty) = (0, false);
-        open.Enqueue(new(from, [], 0, 0, null, null), (0, 0, 0));
+        open.Enqueue(new(from, [], 0, 0, null, null, false), (0, 0, 0));
         while (open.TryDequeue(out var node, out _))
         {
             cancel.ThrowIfCancellationRequested();
@@ -125,10 +125,13 @@ internal sealed class OrderSearch
         work += perHouse;
         var state = Simulator.Run(after);
         if (!Clashes.Keys(state).IsSubsetOf(clashes)) return null;
-        var cut = online.Exists(id => after.FindEndpoint(id) is not null && state.Internet(id).Reachable == Answer.No) ? act.Minutes : 0;
+        var isCut = online.Exists(id => after.FindEndpoint(id) is not null && state.Internet(id).Reachable == Answer.No);
+        // Walking and logging in take their time too, and whoever is cut off by then stays so.
+        var logsIn = LogsIn(node, act);
+        var cut = (isCut ? act.Minutes : 0) + (node.IsCut ? moves.Length + (logsIn ? 1 : 0) : 0);
         var walks = moves.Count(move => move is PlugLaptop or JoinLaptop);
         var labels = act.IsForNow ? node.Labels.Add($"now {act.Label}") : node.Labels.Add(act.Label);
-        return new(after, labels, node.Cost + cut * PerCutMinute + walks * PerWalk + (moves.Length - walks) + (IsAgainstTheGrain(house, act) ? AgainstTheGrain : 0) + (LogsIn(node, act) ? PerLogIn : 0) + (IsCarriedUnset(house, act) ? PerWalk : 0) + act.Minutes, node.Depth + 1, node, new(act, moves, house, after));
+        return new(after, labels, node.Cost + cut * PerCutMinute + walks * PerWalk + (moves.Length - walks) + (IsAgainstTheGrain(house, act) ? AgainstTheGrain : 0) + (logsIn ? PerLogIn : 0) + (IsCarriedUnset(house, act) ? PerWalk : 0) + act.Minutes, node.Depth + 1, node, new(act, moves, house, after), isCut);
     }
 
     /// <summary>Set and proved beside the main box, then carried: common practice, no source.</summary>

@@ -5,6 +5,7 @@ import { type Asked, rehearsal } from '../../api/queries'
 import type { WorkStep } from '../../api/types'
 import { LookAt, useJob } from '../../layout/JobContext'
 import { Press } from '../../parts/Press'
+import { useNarrow } from '../../parts/useNarrow'
 import { Stairs } from '../stairs/Stairs'
 
 const laptop = 'installer-laptop'
@@ -40,8 +41,10 @@ export function Rehearsal(props: {
     window.addEventListener('keydown', press)
     return () => window.removeEventListener('keydown', press)
   }, [at, steps, onGo])
+  // On a phone the words stay in sight; the picture is scrolled by hand.
+  const isNarrow = useNarrow()
   const hasLaptop = data?.house.document.endpoints?.some((one) => one.id === laptop)
-  const chosen = selected ?? (hasLaptop ? laptop : null)
+  const chosen = selected ?? (hasLaptop && !isNarrow ? laptop : null)
   return (
     <Box>
       <Box
@@ -63,39 +66,9 @@ export function Rehearsal(props: {
             back to the order
           </Press>
         </Flex>
-        {/* A row that never moves, whatever the step is called: a thumb finds it blind. */}
-        <Flex
-          gap="12px"
-          align="center"
-          py="4px"
-          position={{ base: 'sticky', md: 'static' }}
-          top="0"
-          zIndex="2"
-          bg="paper"
-        >
-          <Press
-            onClick={() => onGo(steps[at - 1] as WorkStep)}
-            disabled={at === 0}
-            aria-label="Step before"
-            minW="44px"
-            minH="44px"
-          >
-            ←
-          </Press>
-          <Text flex="1" minW="0" fontSize="14px" color="quiet" truncate>
-            Step {current.number} of {steps.length} · {current.phase}
-          </Text>
-          <Press
-            kind="main"
-            onClick={() => onGo(steps[at + 1] as WorkStep)}
-            disabled={at === steps.length - 1}
-            aria-label="Next step"
-            minW="44px"
-            minH="44px"
-          >
-            →
-          </Press>
-        </Flex>
+        <Box hideBelow="md">
+          <Arrows {...props} />
+        </Box>
         <Heading as="h2" fontSize="20px" lineHeight="1.25" mt="2px" aria-live="polite">
           {current.title}
         </Heading>
@@ -104,8 +77,9 @@ export function Rehearsal(props: {
             {error.message}
           </Text>
         )}
-        {data && (
-          <Box mt="8px" fontSize="15px" maxW="880px" opacity={data.step === current.key ? 1 : 0.5}>
+        {/* What is said of a step is of that step: until it is computed nothing is. */}
+        {data?.step === current.key ? (
+          <Box mt="8px" fontSize="15px" maxW="880px">
             {current.laptop && <Text>Your laptop: {current.laptop}</Text>}
             <Text
               color={data.offline.length ? 'ochre' : 'quiet'}
@@ -121,6 +95,12 @@ export function Rehearsal(props: {
               </Text>
             )}
           </Box>
+        ) : (
+          !error && (
+            <Text mt="8px" fontSize="15px" color="quiet" role="status">
+              Playing the step …
+            </Text>
+          )
         )}
       </Box>
       {data ? (
@@ -133,6 +113,51 @@ export function Rehearsal(props: {
           Building the house …
         </Text>
       )}
+      {/* Under the thumb, and in one place whatever the step is called. */}
+      <Box
+        hideFrom="md"
+        position="sticky"
+        bottom="0"
+        zIndex="2"
+        bg="paper"
+        px="16px"
+        py="6px"
+        borderTop="1px solid"
+        borderColor="hairline"
+      >
+        <Arrows {...props} />
+      </Box>
     </Box>
+  )
+}
+
+function Arrows(props: { steps: WorkStep[]; current: WorkStep; onGo: (step: WorkStep) => void }) {
+  const { steps, current, onGo } = props
+  const at = steps.indexOf(current)
+  return (
+    <Flex gap="12px" align="center" py="4px">
+      <Press
+        onClick={() => onGo(steps[at - 1] as WorkStep)}
+        disabled={at === 0}
+        aria-label="Step before"
+        minW="44px"
+        minH="44px"
+      >
+        ←
+      </Press>
+      <Text flex="1" minW="0" fontSize="14px" color="quiet" truncate>
+        Step {current.number} of {steps.length} · {current.phase}
+      </Text>
+      <Press
+        kind="main"
+        onClick={() => onGo(steps[at + 1] as WorkStep)}
+        disabled={at === steps.length - 1}
+        aria-label="Next step"
+        minW="44px"
+        minH="44px"
+      >
+        →
+      </Press>
+    </Flex>
   )
 }
