@@ -16,10 +16,16 @@ public sealed record OrderWays(WorkOrder? Keep, WorkOrder Reset, bool IsKeepBett
     {
         var keep = WorkOrderWriter.Search(found, planned, hands, course, cancel);
         var reset = WorkOrderWriter.Write(found, planned, course, cancel);
-        if (keep is null || hands != Hands.Laptop) return new(keep, reset, keep is not null);
+        if (hands != Hands.Laptop) return new(keep, reset, keep is not null);
         var before = Clashes.Keys(Simulator.Run(found));
-        // Without a gap, without a clash that was not there, then with the fewest minutes in which somebody is cut off; of two alike the one by search.
-        (int, int, int) Rank(WorkOrder order) => (order.Gaps.Length, order.Steps.Count(step => !Clashes.Keys(Simulator.Run(step.After!)).IsSubsetOf(before)), order.CutMinutes(found));
-        return new(keep, reset, Rank(keep).CompareTo(Rank(reset)) <= 0);
+        // Without a gap, then with the fewest minutes in which somebody is cut off; of two alike the one by search.
+        reset = reset with { Gaps = [.. reset.Gaps, .. NewClashes(reset, before)] };
+        (int, int) Rank(WorkOrder order) => (order.Gaps.Length, order.CutMinutes(found));
+        return new(keep, reset, keep is not null && Rank(keep).CompareTo(Rank(reset)) <= 0);
     }
+
+    /// <summary>The trade's own order looks at each box alone: what a step of it brings into the house that was not there is said.</summary>
+    private static IEnumerable<string> NewClashes(WorkOrder order, IReadOnlySet<string> before) => order.Steps
+        .SelectMany(step => Clashes.In(Simulator.Run(step.After!)).Where(clash => !before.Contains(clash.Key)).Select(clash => (step, clash)))
+        .DistinctBy(one => one.clash.Key).Select(one => $"Step {one.step.Number}: {one.clash.Sentence}");
 }

@@ -56,10 +56,14 @@ internal static class PlainClashes
             if (at is not null && held.Exists(one => one.Address == page && one.Segment == Root(at)))
                 opens = (string?)laptop["address"]?["method"] == "static"
                     ? IsIn(page, (string)laptop["address"]!["address"]!)
-                    : servers.Exists(one => one.Segment == Root(at) && IsIn(page, (string)Box(one.Owner)!["lan"]!["address"]!));
+                    : servers.FindAll(one => one.Segment == Root(at)) is { Count: > 0 } there
+                        // Where none of them is in that subnet, their router may lead to another box of that address.
+                        ? there.Exists(one => IsIn(page, (string)Box(one.Owner)!["lan"]!["address"]!)) ? true : null
+                        : false;
         }
-        return [.. held.GroupBy(one => (one.Segment, one.Address)).Where(group => group.Count() > 1).Select(group => $"{group.Key.Address}: {string.Join(' ', group.Select(one => one.Owner).Order())}"),
-            .. servers.GroupBy(one => one.Segment).Where(group => group.Count() > 1).Select(group => $"servers: {string.Join(' ', group.Select(one => one.Owner).Order())}")];
+        // Two by two: where three were, two that are left are nothing new.
+        return [.. held.GroupBy(one => (one.Segment, one.Address)).SelectMany(group => Pairs(group.Select(one => one.Owner)).Select(pair => $"{group.Key.Address}: {pair}")),
+            .. servers.GroupBy(one => one.Segment).SelectMany(group => Pairs(group.Select(one => one.Owner)).Select(pair => $"servers: {pair}"))];
 
         string? Sender(JsonNode join, string? but)
         {
@@ -67,6 +71,13 @@ internal static class PlainClashes
             if (Box((string?)join["near"]) is { } near && Makes(near)) return (string)near["id"]!;
             return (string?)devices.Find(Makes)?["id"];
         }
+    }
+
+    private static IEnumerable<string> Pairs(IEnumerable<string> owners)
+    {
+        var all = owners.Order(StringComparer.Ordinal).ToList();
+        for (var i = 0; i < all.Count; i++)
+            for (var j = i + 1; j < all.Count; j++) yield return $"{all[i]} {all[j]}";
     }
 
     private static bool IsIn(string address, string subnet)

@@ -21,8 +21,11 @@ internal static class Clashes
         // Two servers by what runs, not by what a rule says of it: a repeater that still gives out addresses is a finding of its own kind.
         foreach (var group in state.Servers.GroupBy(server => server.Segment).Where(group => group.Count() > 1))
         {
+            // Two by two: where three were, two that are left are no new clash.
             var servers = group.Select(server => server.Device).Order(StringComparer.Ordinal).ToList();
-            yield return ($"servers:{string.Join('+', servers)}", $"{Facts.Join([.. servers.Select(state.House.NameOf)], 4)} would give out addresses on one network.");
+            for (var i = 0; i < servers.Count; i++)
+                for (var j = i + 1; j < servers.Count; j++)
+                    yield return ($"servers:{servers[i]}+{servers[j]}", $"{state.House.NameOf(servers[i])} and {state.House.NameOf(servers[j])} would give out addresses on one network.");
         }
     }
 }
