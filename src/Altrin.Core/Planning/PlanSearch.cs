@@ -55,6 +55,8 @@ public static class PlanSearch
     /// <summary>Work before the search settles for what it has: boxes and things, times the houses of them that are simulated.</summary>
     public const int UsualBudget = 30_000;
 
+    private const int FirstBudget = UsualBudget / 10;
+
     /// <summary>Plans that are shown.</summary>
     private const int MostPlans = 5;
 
@@ -71,6 +73,13 @@ public static class PlanSearch
         // What can be bought mends a conflict; it does not undo it.
         ImmutableArray<RankedPlan> shown = Shopping.Best(search, plans, cancel) is { } bought ? [.. plans.Take(MostPlans - 1), bought] : plans;
         return new(shown, WhyNots.Of(search.Bench, search.Cured, plans), Conflicts.Of(search.Bench, search.Cured, plans, search.IsExact, cancel), search.IsExact, search.Bench.Searched);
+    }
+
+    /// <summary>A first look: a tenth of the work, and neither conflicts nor what was ruled out.</summary>
+    public static (ImmutableArray<RankedPlan> Plans, int Searched) First(NetworkDocument found, CancellationToken cancel = default, Pins? pins = null)
+    {
+        var search = Run(found, FirstBudget, cancel, pins);
+        return (search.Plans(), search.Bench.Searched);
     }
 
     internal static Outcome Run(NetworkDocument found, int budget, CancellationToken cancel, Pins? pins = null)

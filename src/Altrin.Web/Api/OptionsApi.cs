@@ -4,6 +4,7 @@ using Altrin.Core.Formats;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
 using Altrin.Core.Planning.Space;
+using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 using Altrin.Data;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -11,16 +12,18 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace Altrin.Web.Api;
 
 /// <summary>The plans of a house side by side.</summary>
+/// <param name="IsFirst">A first look: the best that a short search finds, without what was ruled out and what cannot be had.</param>
 /// <param name="IsExact">Nothing better exists for these boxes, cables and wants.</param>
 /// <param name="Searched">Houses that were simulated whole.</param>
-public sealed record OptionsView(ImmutableArray<OptionView> Plans, ImmutableArray<RuledOut> RuledOut, ImmutableArray<ConflictView> Conflicts, bool IsExact, int Searched, ImmutableArray<PinChoice> Pinnable);
+public sealed record OptionsView(ImmutableArray<OptionView> Plans, ImmutableArray<RuledOut> RuledOut, ImmutableArray<ConflictView> Conflicts, bool IsExact, int Searched, ImmutableArray<PinChoice> Pinnable, bool IsFirst);
 
 /// <param name="WorstRoom">The room with the least to expect, and how much; null where no room is listed.</param>
 /// <param name="Actions">What makes the house as found this one.</param>
 /// <param name="Deeds">The same in words.</param>
+/// <param name="CutMinutes">Null in a first look: no order was written yet, and the minutes are a sum by table.</param>
 /// <param name="Gaps">What of its order could not be proved.</param>
 public sealed record OptionView(string Title, ImmutableArray<MiniTread> Stairs, int WantsHeld, int Wants, int Faults, int Cautions, int NatLayers, int WirelessHops, WorstRoomView? WorstRoom,
-    int Touches, int Settings, int Minutes, int CutMinutes, ImmutableArray<string> Gives, ImmutableArray<string> Losses, ImmutableArray<string> Buys,
+    int Touches, int Settings, int Minutes, int? CutMinutes, ImmutableArray<string> Gives, ImmutableArray<string> Losses, ImmutableArray<string> Buys,
     ImmutableArray<InstallerAction> Actions, ImmutableArray<string> Deeds, ImmutableArray<string> Gaps);
 
 public sealed record WorstRoomView(string Room, double Mbps);
@@ -41,7 +44,8 @@ internal static class OptionsApi
 
     /// <param name="pin">A box and a mode, as <c>studio:access-point</c>: it is to be so.</param>
     /// <param name="forbid">The same: it is never to be so.</param>
-    private static async Task<Results<Ok<OptionsView>, ValidationProblem, ProblemHttpResult>> Get(string id, string[]? pin, string[]? forbid, JobStore jobs, CancellationToken cancel)
+    /// <param name="first">A first look, in about a second: what a short search finds.</param>
+    private static async Task<Results<Ok<OptionsView>, ValidationProblem, ProblemHttpResult>> Get(string id, string[]? pin, string[]? forbid, bool? first, JobStore jobs, CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
         var house = job.Found.Document;
@@ -51,12 +55,20 @@ internal static class OptionsApi
             if (Read(house, text) is not { } read) return Answers.Invalid(field, $"“{text}” is no box and mode of this house. Write them as {house.Devices.FirstOrDefault()?.Id ?? "studio"}:access-point.");
             pins.Add(read with { IsForbidden = field == "forbid" });
         }
-        var found = PlanSearch.Of(house, cancel, pins: new(pins.ToImmutable()));
+        var settled = new Pins(pins.ToImmutable());
+        var pinnable = house.Devices.Where(box => box.LeaveAsFound != true).Select(Pinnable).Where(choice => choice.Modes.Length > 1).ToImmutableArray();
+        if (first == true)
+        {
+            var (quick, searched) = PlanSearch.First(house, cancel, settled);
+            return TypedResults.Ok(new OptionsView([.. quick.Select(plan => View(house, plan, null))], [], [], false, searched, pinnable, true));
+        }
+        var found = PlanSearch.Of(house, cancel, pins: settled);
         var plans = new OptionView[found.Plans.Length];
         // The order of each tells who is cut off for how long: they are independent of one another.
-        Parallel.For(0, plans.Length, new() { CancellationToken = cancel }, i => plans[i] = View(house, found.Plans[i], cancel));
-        return TypedResults.Ok(new OptionsView([.. plans], found.RuledOut, [.. found.Conflicts.Select(one => new ConflictView(one.Needs, [.. one.Needs.Select(need => found.Plans[0].After.Wants.First(want => want.Need == need).Sentence)], one.Because, one.Mend, one.Actions))],
-            found.IsExact, found.Searched, [.. house.Devices.Where(box => box.LeaveAsFound != true).Select(Pinnable).Where(choice => choice.Modes.Length > 1)]));
+        Parallel.For(0, plans.Length, new() { CancellationToken = cancel }, i => plans[i] = View(house, found.Plans[i], OrderWriter.Prove(house, found.Plans[i].House, cancel: cancel)));
+        var wants = found.Conflicts.IsEmpty ? [] : Evaluation.Of(house).Wants;
+        return TypedResults.Ok(new OptionsView([.. plans], found.RuledOut, [.. found.Conflicts.Select(one => new ConflictView(one.Needs, [.. one.Needs.Select(need => wants.First(want => want.Need == need).Sentence)], one.Because, one.Mend, one.Actions))],
+            found.IsExact, found.Searched, pinnable, false));
     }
 
     private static Pin? Read(NetworkDocument house, string text)
@@ -72,15 +84,14 @@ internal static class OptionsApi
         return new(box.Id, box.Name, [.. modes.Order().Select(mode => new ModeChoice(mode, mode.Say()))]);
     }
 
-    private static OptionView View(NetworkDocument found, RankedPlan plan, CancellationToken cancel)
+    private static OptionView View(NetworkDocument found, RankedPlan plan, OrderWriter.Proven? order)
     {
         var actions = Difference.Actions(found, plan.House);
-        var order = OrderWriter.Prove(found, plan.House, cancel: cancel);
         var rooms = plan.After.State.AirMap.Rooms;
         var worst = rooms.IsEmpty ? null : rooms.MinBy(room => room.Expected.Mbps);
         return new(plan.Title, MiniStairs.Of(found, plan.After.State), plan.WantsHeld, plan.After.Wants.Length, plan.Faults, plan.Cautions, plan.NatLayers, plan.WirelessHops,
-            worst is null ? null : new(plan.House.Rooms[worst.Room].Name, Math.Round(worst.Expected.Mbps, 1)), plan.Touches, plan.Settings, order.Order.Minutes, order.CutMinutes, plan.Gives, plan.Losses,
-            [.. plan.Buys.Select(buy => Say(plan.House, buy))], actions, HouseView.InWords([.. actions.Where(action => action is not PutInOrder)], found), order.Gaps);
+            worst is null ? null : new(plan.House.Rooms[worst.Room].Name, Math.Round(worst.Expected.Mbps, 1)), plan.Touches, plan.Settings, order?.Order.Minutes ?? plan.Minutes, order?.CutMinutes, plan.Gives, plan.Losses,
+            [.. plan.Buys.Select(buy => Say(plan.House, buy))], actions, HouseView.InWords([.. actions.Where(action => action is not PutInOrder)], found), order?.Gaps ?? []);
     }
 
     private static string Say(NetworkDocument house, Purchase buy) => buy switch

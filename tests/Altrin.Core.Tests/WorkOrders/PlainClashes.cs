@@ -42,7 +42,7 @@ internal static class PlainClashes
             var segment = Root($"{box["id"]} in");
             if (box["lan"] is not { } lan || (string?)lan["method"] == "dhcp" || (string?)lan["address"] is not { } address || (string)box["mode"]! == "mesh-satellite") continue;
             held.Add((segment, address.Split('/')[0], (string)box["id"]!));
-            if ((string)box["mode"]! is "router" or "repeater" or "wds" or "client-bridge" && (bool?)lan["dhcpServer"]?["enabled"] == true) servers.Add((segment, (string)box["id"]!));
+            if ((string)box["mode"]! is "router" or "passthrough" or "repeater" or "wds" or "client-bridge" && (bool?)lan["dhcpServer"]?["enabled"] == true) servers.Add((segment, (string)box["id"]!));
         }
         foreach (var thing in house["endpoints"]?.AsArray() ?? [])
         {

@@ -40,15 +40,18 @@ export const job = (id: string) =>
   })
 
 /** The plans, with what is pinned beforehand. Searching takes a moment: it is not done again before anything has changed. */
-export const options = (id: string, version: number, pins: Pin[] = []) =>
+export const options = (id: string, version: number, pins: Pin[] = [], first = false) =>
   queryOptions({
-    queryKey: ['job', id, 'options', version, pins],
+    queryKey: ['job', id, first ? 'first options' : 'options', version, pins],
     queryFn: ({ signal }) => {
       const those = (forbidden: boolean) =>
         pins.filter((one) => one.forbidden === forbidden).map((one) => `${one.device}:${one.mode}`)
       return unwrap<OptionsView>(
         api.GET('/api/jobs/{id}/options', {
-          params: { path: { id }, query: { pin: those(false), forbid: those(true) } },
+          params: {
+            path: { id },
+            query: { pin: those(false), forbid: those(true), first: first || undefined },
+          },
           signal,
         }),
       )

@@ -16,6 +16,7 @@ export interface paths {
                 query?: {
                     pin?: string[];
                     forbid?: string[];
+                    first?: boolean;
                 };
                 header?: never;
                 path: {
@@ -3311,7 +3312,7 @@ export interface components {
             /** Format: int32 */
             minutes: number;
             /** Format: int32 */
-            cutMinutes: number;
+            cutMinutes: null | number;
             gives: string[];
             losses: string[];
             buys: string[];
@@ -3327,6 +3328,7 @@ export interface components {
             /** Format: int32 */
             searched: number;
             pinnable: components["schemas"]["PinChoice"][];
+            isFirst: boolean;
         };
         OtherWayView: {
             way: string;

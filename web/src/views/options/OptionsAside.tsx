@@ -13,7 +13,9 @@ export function OptionsAside() {
   const { job } = useJob()
   const pins = usePins(pinsOf(job.id))
   const set = usePins((one) => one.set)
-  const { data } = useQuery({ ...optionsQuery(job.id, job.version, pins), placeholderData: (old) => old })
+  const { data: whole } = useQuery(optionsQuery(job.id, job.version, pins))
+  const { data: first } = useQuery({ ...optionsQuery(job.id, job.version, pins, true), enabled: !whole })
+  const data = whole ?? first
   const [device, setDevice] = useState('')
   const [mode, setMode] = useState('')
   if (!data) return null
@@ -33,7 +35,12 @@ export function OptionsAside() {
       <Heading as="h2" textStyle="section" mb="8px">
         Why not
       </Heading>
-      {data.ruledOut.length === 0 && (
+      {data.isFirst && (
+        <Text textStyle="small" color="quiet">
+          Still looking.
+        </Text>
+      )}
+      {!data.isFirst && data.ruledOut.length === 0 && (
         <Text textStyle="small" color="quiet">
           Every way that these boxes can do is shown.
         </Text>

@@ -22,7 +22,13 @@ export function OptionsPage() {
   const { adopt, show, act } = useTools()
   const pins = usePins(pinsOf(job.id))
   const query = optionsQuery(job.id, job.version, pins)
-  const { data, error, isFetching } = useQuery({ ...query, placeholderData: (old) => old })
+  const { data: whole, error, isFetching } = useQuery(query)
+  // The first ways stand there while the rest is looked for; of a house that is no longer the present one nothing does.
+  const { data: first } = useQuery({
+    ...optionsQuery(job.id, job.version, pins, true),
+    enabled: !whole,
+  })
+  const data = whole ?? first
   const queries = useQueryClient()
   const narrow = useNarrow()
   const isEmpty = (job.found.document.devices ?? []).length === 0
@@ -65,17 +71,22 @@ export function OptionsPage() {
       <Text color="quiet" mb="12px" role="status">
         {isFetching ? (
           <>
-            <Spinner size="xs" mr="6px" /> Trying the ways there are …{' '}
+            <Spinner size="xs" mr="6px" />{' '}
+            {first
+              ? `The best of ${count(first.searched, 'house')} so far; looking for better ones, and writing their orders …`
+              : 'Trying the ways there are …'}{' '}
             <Press kind="plain" onClick={() => queries.cancelQueries({ queryKey: query.queryKey })}>
               Stop
             </Press>
           </>
-        ) : data ? (
-          `${count(data.searched, 'house')} tried; ${data.isExact ? 'nothing better exists for these boxes, cables and wants.' : 'the house is too big to try every one, so there may be a better way.'}`
+        ) : whole ? (
+          `${count(whole.searched, 'house')} tried; ${whole.isExact ? 'nothing better exists for these boxes, cables and wants.' : 'the house is too big to try every one, so there may be a better way.'}`
+        ) : first ? (
+          `A first look at ${count(first.searched, 'house')}; it was stopped.`
         ) : null}
       </Text>
       <Problem>{error?.message}</Problem>
-      {!data && !isFetching && !error && (
+      {!whole && !isFetching && !error && (
         <Press onClick={() => queries.refetchQueries({ queryKey: query.queryKey })}>Look for ways</Press>
       )}
       {isEmpty && (
@@ -90,7 +101,7 @@ export function OptionsPage() {
         </Text>
       )}
       {data && !isEmpty && data.plans.length > 0 && (
-        <Box aria-busy={isFetching} opacity={isFetching ? 0.6 : 1}>
+        <Box aria-busy={isFetching}>
           {narrow ? (
             data.plans.map((plan, index) => (
               <WayCard

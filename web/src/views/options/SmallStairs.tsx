@@ -2,7 +2,7 @@ import type { MiniTread } from '../../api/types'
 
 const step = 26
 const first = 14
-const wide = 152
+const wide = 176
 
 /** The Stairs of a plan in small: each translation a step down, each box on its tread; what is set anew is filled. */
 export function SmallStairs({ treads }: { treads: MiniTread[] }) {
@@ -96,8 +96,9 @@ export function SmallStairs({ treads }: { treads: MiniTread[] }) {
             ))}
             {depth > 0 && level[0]?.subnet && (
               <text
-                x={from + 14}
+                x={wide}
                 y={y(depth) + 15}
+                textAnchor="end"
                 fill="currentColor"
                 style={{ fontSize: 10, fontFamily: 'var(--chakra-fonts-mono)' }}
               >

@@ -36,8 +36,16 @@ export const lines: Line[] = [
     figure: (plan) => plan.touches,
   },
   { name: 'settings', say: (plan) => `${plan.settings}`, figure: (plan) => plan.settings },
-  { name: 'no internet for', say: (plan) => minutes(plan.cutMinutes), figure: (plan) => plan.cutMinutes },
-  { name: 'work', say: (plan) => minutes(plan.minutes), figure: (plan) => plan.minutes },
+  {
+    name: 'no internet for',
+    say: (plan) => (plan.cutMinutes == null ? '…' : minutes(plan.cutMinutes)),
+    figure: (plan) => plan.cutMinutes ?? Number.NaN,
+  },
+  {
+    name: 'work',
+    say: (plan) => (plan.cutMinutes == null ? '…' : minutes(plan.minutes)),
+    figure: (plan) => (plan.cutMinutes == null ? Number.NaN : plan.minutes),
+  },
 ]
 
 export const isBest = (line: Line, plan: OptionView, plans: OptionView[]) =>

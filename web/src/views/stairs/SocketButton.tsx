@@ -12,6 +12,10 @@ const reach = { thumb: 44, pointer: 30 }
  * A socket of a back panel: a ring is WAN, a square is LAN, filled when something is in it. Plain elements, and pressed by way of the picture:
  * a big house has thousands.
  */
+/** What fits over a socket: the number that is printed at it; the whole name is said and stands in the title. */
+const shortName = (label: string) =>
+  /(\d+)\s*$/.exec(label)?.[1] ?? (label.length > 4 ? 'LAN' : label.replace('LAN', '1'))
+
 export const SocketButton = memo(function SocketButton(props: {
   box: PlacedBox
   port: PlacedPort
@@ -29,11 +33,7 @@ export const SocketButton = memo(function SocketButton(props: {
         ? 'the line'
         : nameOf(house.document, occupant.id)
     : 'free'
-  const short = wan
-    ? occupant?.kind === 'line'
-      ? 'line'
-      : 'WAN'
-    : label.replace('LAN ', '').replace('LAN', '1')
+  const short = wan ? (occupant?.kind === 'line' ? 'line' : 'WAN') : shortName(label)
   const height = port.hit > reach.pointer ? reach.thumb : reach.pointer
   return (
     <li>
