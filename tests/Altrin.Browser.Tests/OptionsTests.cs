@@ -31,6 +31,37 @@ public sealed class OptionsTests : HandTest
         Assert.Empty(Browser.Complaints());
     }
 
+    public static IEnumerable<TheoryDataRow<string>> Jobs() => Directory.GetFiles(Path.Combine(Server.Root, "tests", "documents", "jobs"), "*.json").Order(StringComparer.Ordinal)
+        .Select(file => new TheoryDataRow<string>(Path.GetFileNameWithoutExtension(file)));
+
+    /// <summary>Every job of the trade from the house as found to the last tick, the best way taken.</summary>
+    [Theory, MemberData(nameof(Jobs)), Trait("kind", "long")]
+    public void Every_job_is_planned_taken_and_worked_to_the_last_tick(string job)
+    {
+        OpenHouse(Trade(job), "options");
+        Browser.UntilText("houses tried");
+        if (Browser.Count("[data-way='0'] button") == 0)
+        {
+            // As it is it is the best.
+            Browser.UntilText("Nothing to do.");
+            return;
+        }
+        Browser.Press(() => Browser.Css("[data-way='0'] button"));
+        Browser.UntilText("Planned:");
+        Browser.Press(() => Browser.Link("Work order"));
+        Browser.Css("section[aria-label='Step 1']");
+        Assert.False(Browser.Has("could not be proved"));
+        var steps = Browser.Count("ol[aria-label=Steps] > li");
+        for (var n = 1; n <= steps; n++)
+        {
+            Browser.Css($"section[aria-label='Step {n}']");
+            Browser.Press("Seen as said");
+            Browser.UntilText($"{n} of {steps} done");
+        }
+        Browser.UntilText("every step was seen as said");
+        Assert.Empty(Browser.Complaints());
+    }
+
     [Fact]
     public void What_cannot_be_had_is_mended_by_a_press_and_given_up_by_another()
     {

@@ -87,8 +87,19 @@ internal static class BoxWork
             [
                 "The admin password is not the Wi-Fi password. If it is still the one on the label, change it and note the new one.",
                 .. PastFirstPage(box),
+                .. AsItsKindIsSet(box),
             ],
         });
+    }
+
+    /// <summary>Some kinds are set in an app or by a button, and some want the live line meanwhile: “alone first” does not go there. Common practice, no
+    /// source.</summary>
+    private static IEnumerable<string> AsItsKindIsSet(Device box)
+    {
+        if (KitShelf.Find(box.Kit)?.SetUp is not { } way) yield break;
+        if (way.By == SetBy.App) yield return "This kind is set in its app on a phone: mobile data off, and let the phone not join the old network by itself. What stands here is what to choose there.";
+        if (way.By == SetBy.Button) yield return "This kind is paired by its button: first at the box it joins, then here, within two minutes.";
+        if (way.NeedsLine) yield return "This kind wants the live line while it is set: plug it where there is internet before you begin.";
     }
 
     /// <summary>A box as sold shows something else first; its kind says what, and the way past.</summary>

@@ -184,7 +184,7 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
               <Box as="ul" aria-label="Stairs" listStyleType="none">
                 {placed.treads.map((tread) => (
                   <Box as="li" key={tread.tread.segment} data-tread>
-                    <TreadLabel tread={tread} house={house} />
+                    <TreadLabel tread={tread} house={house} isLook={isLook} />
                     <Box as="ul" aria-label="On it" listStyleType="none">
                       {tread.boxes.map((box) => (
                         <BoxCard

@@ -6,7 +6,8 @@ import type { PlacedTread } from './layout/placement'
 import { mostServerLines } from './layout/sizes'
 
 /** What a tread is lettered with: subnet, who gives out addresses, names on the air. */
-export function TreadLabel({ tread, house }: { tread: PlacedTread; house: HouseView }) {
+export function TreadLabel(props: { tread: PlacedTread; house: HouseView; isLook?: boolean }) {
+  const { tread, house, isLook } = props
   const { tread: data, label } = tread
   const rest = [
     ...(data.guestsOf ? [`guests of ${nameOf(house.document, data.guestsOf)}: internet, nothing else`] : []),
@@ -36,7 +37,9 @@ export function TreadLabel({ tread, house }: { tread: PlacedTread; house: HouseV
       </Text>
       <Text fontSize="13px" color={data.servers.length > 1 ? 'brick' : 'quiet'} lineHeight="17px">
         {data.isTable
-          ? 'not in use: press a socket to lay a cable'
+          ? isLook
+            ? 'not in use'
+            : 'not in use: press a socket to lay a cable'
           : data.isLoop
             ? 'a loop: nothing gets through'
             : named.length === 0

@@ -69,7 +69,9 @@ export function OrderHead(props: {
         )}
         {isBack && (
           <>
-            <Text color="quiet">From where the work had got to. The plan stays as it is.</Text>
+            <Text color="quiet" ml="5px">
+              From where the work had got to. The plan stays as it is.
+            </Text>
             <Press kind="plain" onClick={() => choose(job.id)}>
               Go on with the order instead
             </Press>
@@ -78,7 +80,9 @@ export function OrderHead(props: {
         {/* In the middle of the work there is no choosing any more: then there is the way back. */}
         {data.otherWay && done.length === 0 && (
           <>
-            <Text color="quiet">{waySays[data.way as 'keep' | 'reset']}</Text>
+            <Text color="quiet" ml="5px">
+              {waySays[data.way as 'keep' | 'reset']}
+            </Text>
             <Press kind="plain" onClick={() => choose(job.id, data.otherWay?.way as Way)}>
               {waySays[data.otherWay.way as 'keep' | 'reset'].replace(/\.$/, '')} instead:{' '}
               {data.otherWay.minutes} min, {data.otherWay.cutMinutes} without internet
