@@ -39,7 +39,7 @@ public sealed class OptionsTests : HandTest
     public void Every_job_is_planned_taken_and_worked_to_the_last_tick(string job)
     {
         OpenHouse(Trade(job), "options");
-        Browser.UntilText("houses tried");
+        Browser.UntilText(" tried; ");
         if (Browser.Count("[data-way='0'] button") == 0)
         {
             // As it is it is the best.
