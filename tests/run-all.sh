@@ -10,21 +10,36 @@ check() { # NAME COMMAND…
   if ! "$@"; then failed=$((failed + 1)); faults+=("$name"); fi
 }
 
-suite() { # PROJECT
-  local log; log=$(mktemp)
-  # What takes long is run by “./altrin test --long” as well: the rest stays within a quarter of an hour.
+# What takes long is run by “./altrin test --long” as well: the rest stays within a quarter of an hour.
+run_suite() { # PROJECT LOG
   local short=(-trait- kind=long)
   [ "${long:-0}" = 0 ] || short=()
+  (cd "$root" && dotnet "tests/$1/bin/Debug/net10.0/$1.dll" -noColor "${short[@]}") >"$2" 2>&1 || true
+}
+
+count_suite() { # PROJECT LOG
   note "$1"
-  (cd "$root" && dotnet "tests/$1/bin/Debug/net10.0/$1.dll" -noColor "${short[@]}") 2>&1 | tee "$log" | grep -vE '^  (Discovering|Discovered|Starting|Finished):' || true
-  local line; line=$(grep -E "$1 +Total: [0-9]+" "$log" | tail -1)
-  rm -f "$log"
+  grep -vE '^  (Discovering|Discovered|Starting|Finished):|^Altrin: http' "$2" || true
+  local line; line=$(grep -E "$1 +Total: [0-9]+" "$2" | tail -1)
+  rm -f "$2"
   if [ -z "$line" ]; then failed=$((failed + 1)); faults+=("$1 did not finish"); return; fi
   local total errors wrong left
   total=$(sed -E 's/.*Total: ([0-9]+).*/\1/' <<<"$line"); errors=$(sed -E 's/.*Errors: ([0-9]+).*/\1/' <<<"$line")
   wrong=$(sed -E 's/.*Failed: ([0-9]+).*/\1/' <<<"$line"); left=$(sed -E 's/.*Skipped: ([0-9]+).*/\1/' <<<"$line")
   passed=$((passed + total - wrong - left)); failed=$((failed + wrong + errors)); skipped=$((skipped + left))
   [ $((wrong + errors)) -eq 0 ] || faults+=("$1")
+}
+
+# Suites side by side: the kernel lab mostly waits for others.
+suites() { # PROJECT…
+  local project logs=() i=0
+  printf '\nRunning %s …\n' "$*"
+  for project in "$@"; do
+    logs+=("$(mktemp)")
+    run_suite "$project" "${logs[-1]}" &
+  done
+  wait
+  for project in "$@"; do count_suite "$project" "${logs[$((i++))]}"; done
 }
 
 pages_suite() {
@@ -45,9 +60,11 @@ export DOTNET_ROLL_FORWARD=Major
 note "Building"
 dotnet build "$root/Altrin.slnx" --nologo -v quiet || die "The build failed."
 build_server
+# The formatter takes a minute of one core; the pages are built and looked over meanwhile.
+formatter=$(mktemp)
+dotnet format "$root/Altrin.slnx" --no-restore --verify-no-changes --severity warn >"$formatter" 2>&1 & formatting=$!
 build_pages
 
-check "formatter and analysers, C#" dotnet format "$root/Altrin.slnx" --no-restore --verify-no-changes --severity warn
 check "formatter, linter and types, TypeScript" npm --prefix "$root/web" run --silent check
 # The page's types are those of the API: written anew they are the same.
 types_are_fresh() {
@@ -56,16 +73,17 @@ types_are_fresh() {
     { echo "web/src/api/generated/schema.d.ts is stale: run ./altrin formats."; return 1; }
 }
 check "types generated from the API" types_are_fresh
+is_formatted() { wait "$formatting" && return 0; cat "$formatter"; return 1; }
+check "formatter and analysers, C#" is_formatted
 if [ -x "$root/../shared/tools/check-words" ]; then check "words that must not stand here" "$root/../shared/tools/check-words" "$root"; fi
 
 need_packages wireless-regdb || note "The limits of the countries will not be compared: the database is missing"
-suite Altrin.Core.Tests
-suite Altrin.Web.Tests
+suites Altrin.Core.Tests
 need_packages iproute2 nftables dnsmasq-base udhcpc || note "Altrin.KernelLab.Tests will be skipped: its tools are missing"
-suite Altrin.KernelLab.Tests
+suites Altrin.Web.Tests Altrin.KernelLab.Tests
 pages_suite
 if need_packages chromium chromium-driver; then
-  suite Altrin.Browser.Tests
+  suites Altrin.Browser.Tests
 else
   note "Altrin.Browser.Tests SKIPPED: no browser on this machine"
   skipped=$((skipped + 1))

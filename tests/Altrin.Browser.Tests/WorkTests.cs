@@ -136,4 +136,15 @@ public sealed class WorkTests : HandTest
         Browser.Driver.Navigate().Refresh();
         Browser.UntilText("Join there");
     }
+
+    [Fact]
+    public void On_paper_every_step_has_its_code_that_leads_back_to_it()
+    {
+        OpenOrder();
+        var steps = Browser.Count("ol[aria-label=Steps] > li");
+        Browser.Run("window.print = () => { window.printed = [...document.querySelectorAll('.print-only img')].filter((one) => one.naturalWidth > 0).length }");
+        Browser.Press("print");
+        Browser.Until(() => Browser.Run("return window.printed ?? null") is long printed && printed == steps, "every code on paper");
+        Assert.Empty(Browser.Complaints());
+    }
 }

@@ -17,7 +17,7 @@ public sealed record OrderWays(WorkOrder? Keep, WorkOrder Reset, bool IsKeepBett
         var keep = WorkOrderWriter.Search(found, planned, hands, course, cancel);
         var reset = WorkOrderWriter.Write(found, planned, course, cancel);
         if (hands != Hands.Laptop) return new(keep, reset, keep is not null);
-        var before = Clashes.Keys(Simulator.Run(found));
+        var before = Clashes.Keys(Simulator.Run(found)).Union(Clashes.Keys(Simulator.Run(planned)));
         // Without a gap, then with the fewest minutes in which somebody is cut off; of two alike the one by search.
         reset = reset with { Gaps = [.. reset.Gaps, .. NewClashes(reset, before)] };
         (int, int) Rank(WorkOrder order) => (order.Gaps.Length, order.CutMinutes(found));

@@ -73,5 +73,6 @@ public static class Sooner
         return cut.Count == 0 ? null : $"{Rules.Facts.Join(cut, 4)} would be without internet from then on{(step.CutOff.Length > 0 ? ", and so for longer" : "")}.";
     }
 
-    private static string Lower(string sentence) => sentence.Length > 1 && char.IsUpper(sentence[0]) && char.IsLower(sentence[1]) && sentence.Split(' ')[0] is "The" or "A" or "Both" or "Two" or "There" or "No" ? char.ToLowerInvariant(sentence[0]) + sentence[1..] : sentence;
+    /// <summary>In the middle of a sentence; a name keeps its capital.</summary>
+    private static string Lower(string sentence) => sentence.Split(' ')[0] is "The" or "A" or "Both" or "Two" or "There" or "No" ? char.ToLowerInvariant(sentence[0]) + sentence[1..] : sentence;
 }

@@ -24,12 +24,8 @@ internal sealed record Slip(string Sentence, string Mend, bool IsByHand, Network
         {
             var step = order.Steps[missing];
             if (step.Actions.IsEmpty || Replay(order, at, missing, asSaid) is not { } houses) continue;
-            var isLaptop = step.Actions.All(action => action is PlugLaptop or JoinLaptop or SetLaptopAddress or PutLaptopAway);
-            yield return isLaptop
-                ? new($"Your laptop is not as step {step.Number} said: {step.Title}.", $"Do step {step.Number} again, and look at the laptop's own address.", true, houses.Before, houses.After)
-                : step.Actions.All(action => action is PlugCable or MoveCableEnd or UnplugCable or ConnectEndpoint)
-                    ? new($"Step {step.Number} did not take: {step.Title}.", PressIn, true, houses.Before, houses.After)
-                    : new($"Step {step.Number} did not take: {step.Title}.", "The order goes on from the house without it.", false, houses.Before, houses.After);
+            var (sentence, mend, isByHand) = Say(step);
+            yield return new(sentence, mend, isByHand, houses.Before, houses.After);
         }
         var (before, after) = (order.Steps[at].Before!, order.Steps[at].After!);
         var here = order.Steps[at];
@@ -45,6 +41,16 @@ internal sealed record Slip(string Sentence, string Mend, bool IsByHand, Network
             var reset = new FactoryReset(device);
             yield return new($"{box.Name} is back as it was sold.", "The order sets it from the beginning.", false, reset.Apply(before), reset.Apply(after));
         }
+    }
+
+    /// <summary>A step that did not take: what hands mend on the spot, and what makes another house of it.</summary>
+    private static (string Sentence, string Mend, bool IsByHand) Say(WorkStep step)
+    {
+        if (step.Actions.All(action => action is PlugLaptop or JoinLaptop or SetLaptopAddress or PutLaptopAway))
+            return ($"Your laptop is not as step {step.Number} said: {step.Title}.", $"Do step {step.Number} again, and look at the laptop's own address.", true);
+        var sentence = $"Step {step.Number} did not take: {step.Title}.";
+        if (step.Actions.All(action => action is UnplugCable or UnplugEndpoint)) return (sentence, "Follow the cable with your hand, pull it out, and look whether the lamp at the socket goes dark.", true);
+        return step.Actions.All(action => action is PlugCable or MoveCableEnd or ConnectEndpoint) ? (sentence, PressIn, true) : (sentence, "The order goes on from the house without it.", false);
     }
 
     private static string? LaptopBox(NetworkDocument house) => house.FindEndpoint(Laptop.Id)?.Connect?.Match(cable => cable.Into.Device, join => join.Near);

@@ -41,7 +41,8 @@ internal sealed class OrderSearch
         (this.from, this.to, this.cancel, tasks, spots) = (from, to, cancel, new(to, resets), new(hands, to));
         var state = Simulator.Run(from);
         online = [.. from.Endpoints.Select(thing => thing.Id).Where(id => id != Laptop.Id && state.Internet(id).Reachable == Answer.Yes)];
-        clashes = Clashes.Keys(state);
+        // What the other house has itself, one that is gone back to, is where the work ends.
+        clashes = Clashes.Keys(state).Union(Clashes.Keys(Simulator.Run(to)));
         perHouse = Math.Max(1, from.Devices.Length + from.Endpoints.Length);
     }
 
