@@ -13,10 +13,10 @@ internal sealed class Seat
 
     private readonly string kind, profile = Directory.CreateTempSubdirectory("altrin-profile-").FullName;
 
-    static Seat() => AppDomain.CurrentDomain.ProcessExit += (_, _) =>
+    public static void CloseAll()
     {
         foreach (var seat in All) seat.Close();
-    };
+    }
 
     private Seat(string kind, int width, int height, bool isPhone)
     {

@@ -18,10 +18,10 @@ public sealed class Server : IDisposable
     private Process? process;
     private bool isSpoilt;
 
-    static Server() => AppDomain.CurrentDomain.ProcessExit += (_, _) =>
+    public static void StopAll()
     {
         foreach (var one in All) one.Dispose();
-    };
+    }
 
     /// <summary>One that runs, with the demo houses as sold: starting one takes longer than most tests.</summary>
     public static Server Take() => Free.TryTake(out var server) ? server : new();
