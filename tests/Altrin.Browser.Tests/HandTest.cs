@@ -51,6 +51,20 @@ public abstract class HandTest : IDisposable
 
     protected JsonNode Planned() => Ask($"/api/jobs/{Job}")!["planned"]!;
 
+    /// <summary>Ticks step after step of the order on screen, from its first, until the page says that all was seen as said.</summary>
+    protected void WorkToTheLastTick()
+    {
+        Browser.Css("section[aria-label='Step 1']");
+        var steps = Browser.Count("ol[aria-label=Steps] > li");
+        for (var n = 1; n <= steps; n++)
+        {
+            Browser.Css($"section[aria-label='Step {n}']");
+            Browser.Press("Seen as said");
+            Browser.UntilText($"{n} of {steps} done");
+        }
+        Browser.UntilText("every step was seen as said");
+    }
+
     /// <summary>Types over what stands in the field and leaves it at that.</summary>
     protected void Write(string label, string text)
     {

@@ -118,8 +118,7 @@ public static class OrderWriter
     private static IEnumerable<string> Cuts(WorkStep step)
     {
         if (ReferenceEquals(step.Before, step.After)) return [];
-        var (before, after) = (Simulator.Run(step.Before!), Simulator.Run(step.After!));
-        return step.Before!.Endpoints.Where(thing => thing.Id != Laptop.Id && before.Internet(thing.Id).Reachable == Answer.Yes && after.Internet(thing.Id).Reachable == Answer.No).Select(thing => thing.Id);
+        return new CutOff(step.Before!).In(Simulator.Run(step.After!)).Select(thing => thing.Id);
     }
 
     /// <summary>Where one step does not begin with what the one before has left, or the last does not end in the planned house.</summary>

@@ -15,7 +15,7 @@ public static class Sooner
         if (at < 0 || !IsWork(order.Steps[at])) return null;
         var step = order.Steps[at];
         var spots = new Spots(hands, Laptop.Away(order.Steps[^1].After!));
-        var known = Clashes.Keys(Simulator.Run(order.Steps[0].Before!));
+        var known = Clashes.Known(order.Steps[0].Before!, order.Steps[^1].After!);
         for (var place = at - 1; place >= 0; place--)
         {
             if (!IsWork(order.Steps[place])) continue;
@@ -67,9 +67,7 @@ public static class Sooner
         var before = order.Steps[place].Before!;
         var after = before;
         foreach (var action in step.Actions) if (action.Problem(after) is null) after = action.Apply(after);
-        var (then, now) = (Simulator.Run(before), Simulator.Run(after));
-        var cut = before.Endpoints.Where(thing => thing.Id != Laptop.Id && after.FindEndpoint(thing.Id) is not null
-            && then.Internet(thing.Id).Reachable == Answer.Yes && now.Internet(thing.Id).Reachable == Answer.No).Select(thing => thing.Name).ToList();
+        var cut = new CutOff(before).In(Simulator.Run(after)).Select(thing => thing.Name).ToList();
         return cut.Count == 0 ? null : $"{Rules.Facts.Join(cut, 4)} would be without internet from then on{(step.CutOff.Length > 0 ? ", and so for longer" : "")}.";
     }
 

@@ -42,7 +42,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
     public void Step(StepDraft draft)
     {
         cancel.ThrowIfCancellationRequested();
-        var online = Online();
+        var cutOff = new CutOff(state);
         var before = House;
         if (draft.Page is { } page) ProvePage(page, draft.Title);
         var where = draft.Page is not null ? WhereLaptopIs() : null;
@@ -50,7 +50,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         Do(draft.Actions);
         if (draft.Page is null && draft.NeedsLaptop) where = WhereLaptopIs();
         if (draft.PageAfter is { } after) ProvePage(after, draft.Title);
-        var cut = online.Except(Online()).Select(House.NameOf).ToImmutableArray();
+        var cut = cutOff.In(state).Select(thing => thing.Name).ToImmutableArray();
         // As they are written: a list inside an action, a forward or a VLAN, is part of what is to be done.
         var key = $"{(Course.Number > 0 ? $"{Course.Number}|" : "")}{JsonSerializer.Serialize(draft.Actions, AltrinJson.Compact)}|{draft.Title}";
         var count = uses[key] = uses.GetValueOrDefault(key) + 1;
@@ -99,9 +99,6 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
     {
         if (!PageOpens(device)) gaps.Add($"“{title}”: the page of {House.NameOf(device)} does not open from where the laptop is.");
     }
-
-    private HashSet<string> Online() =>
-        [.. House.Endpoints.Where(one => one.Id != Actions.Laptop.Id && state.Internet(one.Id).Reachable == Answer.Yes).Select(one => one.Id)];
 
     private string? WhereLaptopIs()
     {

@@ -14,17 +14,11 @@ public sealed record WorkOrder(string Title, ImmutableArray<WorkStep> Steps, int
 {
     public bool IsProven => Gaps.IsEmpty;
 
-    /// <summary>The minutes of steps, restarts included, after which something that has internet in the house as found has none.</summary>
-    public int CutMinutes(NetworkDocument found)
+    /// <summary>The minutes of steps, restarts included, after which something that has internet in the household's house has none.</summary>
+    public int CutMinutes(NetworkDocument household)
     {
-        var online = Simulator.Run(found) is var state ? found.Endpoints.Where(thing => state.Internet(thing.Id).Reachable == Answer.Yes).Select(thing => thing.Id).ToList() : [];
-        var minutes = 0.0;
-        foreach (var step in Steps)
-        {
-            var after = Simulator.Run(step.After!);
-            if (online.Exists(thing => step.After!.FindEndpoint(thing) is not null && after.Internet(thing).Reachable == Answer.No)) minutes += step.Minutes;
-        }
-        return (int)Math.Ceiling(minutes);
+        var cut = new CutOff(household);
+        return (int)Math.Ceiling(Steps.Where(step => cut.In(Simulator.Run(step.After!)).Any()).Sum(step => step.Minutes));
     }
 }
 

@@ -59,7 +59,7 @@ public static class WorkOrderWriter
         if (IsSameHouse(found, planned)) return work.Finish("Nothing to do");
         // The line is proved before anything is changed; without a socket that is done where the first page opens.
         if (hands == Hands.Laptop && course.ProvesLine) ProveLine(work);
-        if (OrderSearch.Find(work.House, planned, hands, course.Resets, cancel) is not { } steps) return null;
+        if (OrderSearch.Find(work.House, planned, hands, course, cancel) is not { } steps) return null;
         Narrator.Say(work, steps);
         foreach (var gateway in new Undertaking(found, planned).HandsOn.Where(work.Has)) PowerInTurn(work, gateway);
         Settle(work);

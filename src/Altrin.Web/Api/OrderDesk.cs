@@ -8,10 +8,10 @@ using Altrin.Data;
 
 namespace Altrin.Web.Api;
 
-/// <summary>The order of a job as it is asked for, with what it starts from.</summary>
-/// <param name="From">The house as found, or that of the last turn, or the one that a way back begins in.</param>
+/// <summary>The order of a job as it is asked for.</summary>
+/// <param name="To">The planned house; on a way back the one as found.</param>
 /// <param name="Other">The other of two ways; null where there is but one.</param>
-internal sealed record OrderDesk(WorkOrder Order, string Way, NetworkDocument From, (string Way, WorkOrder Order)? Other, ImmutableArray<Turn> Turns)
+internal sealed record OrderDesk(WorkOrder Order, string Way, NetworkDocument To, (string Way, WorkOrder Order)? Other, ImmutableArray<Turn> Turns)
 {
     public const string Keep = "keep", Reset = "reset", Back = "back:";
 
@@ -38,7 +38,7 @@ internal sealed record OrderDesk(WorkOrder Order, string Way, NetworkDocument Fr
     {
         var last = turns.LastOrDefault();
         var from = last?.House ?? job.Found.Document;
-        var course = last is null ? Course.First : new Course(last.Number, [.. last.Resets], ProvesLine: false);
+        var course = last is null ? Course.First : new Course(last.Number, [.. last.Resets], ProvesLine: false, job.Found.Document);
         var ways = OrderWays.Of(from, job.Planned.Document, hands, course, cancel);
         var (keep, reset) = (ways.Keep, ways.Reset);
         if (way?.StartsWith(Back, StringComparison.Ordinal) == true)
@@ -48,13 +48,13 @@ internal sealed record OrderDesk(WorkOrder Order, string Way, NetworkDocument Fr
             var reached = key.Length == 0 ? from : (keep?.Steps.FirstOrDefault(step => step.Key == key) ?? reset.Steps.FirstOrDefault(step => step.Key == key))?.After;
             if (reached is null) return null;
             var now = Laptop.Away(reached);
-            var back = OrderWays.Of(now, job.Found.Document, hands, course with { Resets = [], ProvesLine = key.Length > 0 || last is null }, cancel).Best;
-            return new(back with { Title = "Back to how it was found" }, way, now, null, turns);
+            var back = OrderWays.Of(now, job.Found.Document, hands, course with { Resets = [], ProvesLine = key.Length > 0 || last is null, Household = job.Found.Document }, cancel).Best;
+            return new(back with { Title = "Back to how it was found" }, way, job.Found.Document, null, turns);
         }
         var isKept = way is null ? ways.IsKeepBetter : way == Keep && keep is not null;
         var (order, other) = isKept ? (keep!, reset) : (reset, keep);
         // Two ways that are one are no choice, and without a socket there is but one.
         var isOne = hands != Hands.Laptop || other is null || other.Steps.Select(step => step.Key).SequenceEqual(order.Steps.Select(step => step.Key));
-        return new(order, isKept ? Keep : Reset, from, isOne ? null : (isKept ? Reset : Keep, other!), turns);
+        return new(order, isKept ? Keep : Reset, job.Planned.Document, isOne ? null : (isKept ? Reset : Keep, other!), turns);
     }
 }

@@ -41,8 +41,8 @@ internal static class WorkOrdersApi
         var (job, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
         if (desk is null) return problem!;
         var order = desk.Order;
-        return TypedResults.Ok(new WorkOrderView(order, order.IsProven, [.. (await jobs.Ticks(id, cancel)).Select(View)], desk.Way, order.CutMinutes(desk.From),
-            desk.Other is var (other, else_) ? new(other, else_.Minutes, else_.CutMinutes(desk.From), else_.Steps.Length, else_.IsProven) : null,
+        return TypedResults.Ok(new WorkOrderView(order, order.IsProven, [.. (await jobs.Ticks(id, cancel)).Select(View)], desk.Way, order.CutMinutes(job!.Found.Document),
+            desk.Other is var (other, else_) ? new(other, else_.Minutes, else_.CutMinutes(job.Found.Document), else_.Steps.Length, else_.IsProven) : null,
             HandsOf(with), [.. desk.Turns.Select(turn => new TurnView(turn.Number, turn.StepTitle, turn.Seen, turn.Sentence, turn.At, turn.Done))],
             order.Steps.ToImmutableDictionary(step => step.Key, step => Sighting.PossibleAt(step).ToImmutableArray())));
     }
@@ -68,9 +68,8 @@ internal static class WorkOrdersApi
         var (job, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
         if (desk is null) return problem!;
         if (desk.Order.Steps.FirstOrDefault(one => one.Key == step) is not { After: { } after }) return NoSuchStep();
-        var (before, then) = (Simulator.Run(job!.Found.Document), Simulator.Run(after));
         return TypedResults.Ok(new RehearsalView(step, HouseView.Of(Evaluation.Of(after), cancel),
-            [.. job.Found.Document.Endpoints.Where(thing => before.Internet(thing.Id).Reachable == Answer.Yes && after.FindEndpoint(thing.Id) is not null && then.Internet(thing.Id).Reachable == Answer.No).Select(thing => thing.Name)],
+            [.. new CutOff(job!.Found.Document).In(Simulator.Run(after)).Select(thing => thing.Name)],
             Sooner.WhyNot(desk.Order, step, HandsOf(with))));
     }
 
@@ -97,7 +96,7 @@ internal static class WorkOrdersApi
         if (desk is null) return problem!;
         var (meanings, refusal) = Meanings(desk, step, seen, await jobs.Ticks(id, cancel));
         if (refusal is not null) return refusal;
-        return TypedResults.Ok(meanings.Select(one => View(one, desk, job!, HandsOf(with), cancel)).ToImmutableArray());
+        return TypedResults.Ok(meanings.Select(one => View(one, desk, job!.Found.Document, HandsOf(with), cancel)).ToImmutableArray());
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Turn(string id, string step, TakenTurn taken, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)
@@ -153,14 +152,14 @@ internal static class WorkOrdersApi
         return (Meaning.Of(desk.Order, step, new(seen.Seen, address, seen.Device, seen.Need), ticks.Where(tick => tick.Outcome == "as-said").Select(tick => tick.StepKey).ToHashSet()), null);
     }
 
-    private static MeaningView View(Meaning meaning, OrderDesk desk, Job job, Hands hands, CancellationToken cancel)
+    private static MeaningView View(Meaning meaning, OrderDesk desk, NetworkDocument household, Hands hands, CancellationToken cancel)
     {
         NextOrder? next = null;
         // A plan that stands on a mode that is not there has to be made anew: no order leads to it.
         if (meaning is { House: { } house, Forbids: null })
         {
-            var order = OrderWays.Of(house, job.Planned.Document, hands, new(desk.Turns.Length + 1, meaning.Resets, ProvesLine: false), cancel).Best;
-            next = new(order.Steps.Length, order.Minutes, order.CutMinutes(house), order.IsProven, order.Steps.FirstOrDefault()?.Title);
+            var order = OrderWays.Of(house, desk.To, hands, new(desk.Turns.Length + 1, meaning.Resets, ProvesLine: false, household), cancel).Best;
+            next = new(order.Steps.Length, order.Minutes, order.CutMinutes(household), order.IsProven, order.Steps.FirstOrDefault()?.Title);
         }
         return new(meaning.Key, meaning.Sentence, meaning.Then, meaning.House is null, next, meaning.Forbids is var (device, mode) ? new(device, mode) : null);
     }

@@ -60,17 +60,21 @@ public class OtherwiseTests
     [Theory, MemberData(nameof(JobPlanTests.Jobs), MemberType = typeof(JobPlanTests))]
     public void From_every_meaning_the_order_goes_on_to_the_plan(string job)
     {
-        var (_, plan, order) = Job(job);
+        var (house, plan, order) = Job(job);
         var (tried, proven) = (0, 0);
+        static HashSet<string> Clashing(NetworkDocument one) => PlainClashes.In(JsonNode.Parse(AltrinJson.WriteCompact(Laptop.Away(one)))!);
         foreach (var step in order.Steps.Where(step => step.Open is not null).Take(3))
             foreach (var seen in new[] { SeenInstead.Nothing, SeenInstead.GaveUp })
                 foreach (var meaning in Meaning.Of(order, step.Key, new(seen), Nothing).Where(one => one.House is not null))
                 {
-                    var rest = OrderWays.Of(meaning.House!, plan, course: new(1, meaning.Resets, ProvesLine: false)).Best;
+                    var rest = OrderWays.Of(meaning.House!, plan, course: new(1, meaning.Resets, ProvesLine: false, house)).Best;
                     tried++;
                     if (rest.IsProven) proven++;
                     if (rest.Steps.IsEmpty || !rest.IsProven) continue;
                     Assert.Equal(AltrinJson.WriteCompact(Laptop.Away(plan)), AltrinJson.WriteCompact(Laptop.Away(rest.Steps[^1].After!)));
+                    // A second reader finds nothing held twice and no second server that neither end has; a box fresh from its reset is one more to watch.
+                    var known = Clashing(meaning.House!).Union(Clashing(plan)).ToHashSet();
+                    Assert.All(rest.Steps, one => Assert.Subset(known, Clashing(one.After!)));
                     // A box whose page is lost is reset before anything is opened on it.
                     foreach (var box in meaning.Resets)
                     {
@@ -147,6 +151,33 @@ public class OtherwiseTests
         Assert.Contains(order.Steps, step => step.Open == "http://192.168.1.1");
         // Another course: nothing ticked in the first is ticked in it.
         Assert.Empty(order.Steps.Select(step => step.Key).Intersect(OrderWays.Of(house, plan).Best.Steps.Select(step => step.Key)));
+    }
+
+    /// <summary>Whoever was cut off before something else was seen is so still: the rest of the order does not begin anew with him offline as if that were how it is.</summary>
+    [Fact]
+    public void Who_was_cut_off_before_is_counted_until_he_is_back()
+    {
+        var (house, plan, order) = Larkspur();
+        var step = Step(order, "Give Studio router a new address");
+        var meaning = Meaning.Of(order, step.Key, new(SeenInstead.Nothing), Nothing).Single(one => one.Key == "reset");
+        var rest = OrderWays.Of(meaning.House!, plan, course: new(1, meaning.Resets, ProvesLine: false, house)).Best;
+        var back = rest.Steps.First(one => one.Actions.Any(action => action is PlugCable));
+        Assert.Equal(0, rest.CutMinutes(meaning.House!));
+        Assert.Equal((int)Math.Ceiling(rest.Steps.Take(back.Number - 1).Sum(one => one.Minutes)), rest.CutMinutes(house));
+    }
+
+    /// <summary>A gateway without Wi-Fi: its page opens by cable only.</summary>
+    [Theory]
+    [InlineData(Altrin.Core.WorkOrders.Search.Hands.Phone, "a phone alone")]
+    [InlineData(Altrin.Core.WorkOrders.Search.Hands.NoSocket, "a laptop without a socket")]
+    public void Where_a_page_opens_by_cable_only_there_is_no_order_without_a_socket_and_it_says_so(Altrin.Core.WorkOrders.Search.Hands hands, string has)
+    {
+        var house = Examples.House("static-in-pool");
+        var plan = new MovePool("gw", Ipv4Address.Parse("192.168.31.10"), Ipv4Address.Parse("192.168.31.99")).Apply(house);
+        Assert.True(OrderWays.Of(house, plan).Best.IsProven);
+        var none = OrderWays.Of(house, plan, hands).Best;
+        Assert.Empty(none.Steps);
+        Assert.Contains(has, Assert.Single(none.Gaps), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Altrin.Core.Network;
 using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 
@@ -12,6 +13,10 @@ internal static class Clashes
     private static readonly ImmutableArray<IRule> Rules = [.. RuleBook.All.Where(rule => Kinds.Contains(rule.Id))];
 
     public static ImmutableHashSet<string> Keys(NetworkState state) => [.. In(state).Select(clash => clash.Key)];
+
+    /// <summary>Those that no step of an order is to blame for: they are there as it begins, or the house that it ends in has them itself, one that is gone
+    /// back to.</summary>
+    public static ImmutableHashSet<string> Known(NetworkDocument from, NetworkDocument to) => Keys(Simulator.Run(from)).Union(Keys(Simulator.Run(to)));
 
     /// <returns>What tells them apart, and each in words.</returns>
     public static IEnumerable<(string Key, string Sentence)> In(NetworkState state)

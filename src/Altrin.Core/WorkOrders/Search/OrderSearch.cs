@@ -30,26 +30,26 @@ internal sealed class OrderSearch
     private readonly NetworkDocument from, to;
     private readonly Tasks tasks;
     private readonly Spots spots;
-    private readonly List<string> online;
+    private readonly CutOff cutOff;
+    private readonly bool isCutAtFirst;
     private readonly ImmutableHashSet<string> clashes;
     private readonly CancellationToken cancel;
     private readonly int perHouse;
     private int work;
 
-    private OrderSearch(NetworkDocument from, NetworkDocument to, Hands hands, ImmutableHashSet<string> resets, CancellationToken cancel)
+    private OrderSearch(NetworkDocument from, NetworkDocument to, Hands hands, Course course, CancellationToken cancel)
     {
-        (this.from, this.to, this.cancel, tasks, spots) = (from, to, cancel, new(to, resets), new(hands, to));
+        (this.from, this.to, this.cancel, tasks, spots) = (from, to, cancel, new(to, course.Resets), new(hands, to));
         var state = Simulator.Run(from);
-        online = [.. from.Endpoints.Select(thing => thing.Id).Where(id => id != Laptop.Id && state.Internet(id).Reachable == Answer.Yes)];
-        // What the other house has itself, one that is gone back to, is where the work ends.
-        clashes = Clashes.Keys(state).Union(Clashes.Keys(Simulator.Run(to)));
+        cutOff = new(course.Household ?? from);
+        isCutAtFirst = cutOff.In(state).Any();
+        clashes = Clashes.Known(from, to);
         perHouse = Math.Max(1, from.Devices.Length + from.Endpoints.Length);
     }
 
     /// <summary>The acts in order, from a house to another, the first with the laptop where it is; null where none was found.</summary>
-    /// <param name="resets">Boxes that are held at reset before anything is set on them.</param>
-    public static ImmutableArray<Done>? Find(NetworkDocument from, NetworkDocument to, Hands hands = Hands.Laptop, ImmutableHashSet<string>? resets = null, CancellationToken cancel = default) =>
-        new OrderSearch(from, to, hands, resets ?? [], cancel).Run();
+    public static ImmutableArray<Done>? Find(NetworkDocument from, NetworkDocument to, Hands hands = Hands.Laptop, Course? course = null, CancellationToken cancel = default) =>
+        new OrderSearch(from, to, hands, course ?? Course.First, cancel).Run();
 
     private sealed record Node(NetworkDocument House, ImmutableSortedSet<string> Labels, double Cost, int Depth, Node? Parent, Done? Done, bool IsCut);
 
@@ -59,7 +59,7 @@ internal sealed class OrderSearch
         var open = new PriorityQueue<Node, (double, int, int)>();
         var best = new Dictionary<string, double>(StringComparer.Ordinal);
         var (order, isHasty) = (0, false);
-        open.Enqueue(new(from, [], 0, 0, null, null, false), (0, 0, 0));
+        open.Enqueue(new(from, [], 0, 0, null, null, isCutAtFirst), (0, 0, 0));
         while (open.TryDequeue(out var node, out _))
         {
             cancel.ThrowIfCancellationRequested();
@@ -126,7 +126,7 @@ internal sealed class OrderSearch
         work += perHouse;
         var state = Simulator.Run(after);
         if (!Clashes.Keys(state).IsSubsetOf(clashes)) return null;
-        var isCut = online.Exists(id => after.FindEndpoint(id) is not null && state.Internet(id).Reachable == Answer.No);
+        var isCut = cutOff.In(state).Any();
         // Walking and logging in take their time too, and whoever is cut off by then stays so.
         var logsIn = LogsIn(node, act);
         var cut = (isCut ? act.Minutes : 0) + (node.IsCut ? moves.Length + (logsIn ? 1 : 0) : 0);

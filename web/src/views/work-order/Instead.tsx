@@ -34,8 +34,6 @@ export function Instead(props: {
   turns: number
   /** Only noted: the order goes on as it is. */
   onNoteOnly: () => unknown
-  /** Before the order is another one. */
-  onBeforeTurn: () => Promise<unknown>
   onTurned: () => void
   onClose: () => void
 }) {
@@ -71,7 +69,6 @@ export function Instead(props: {
       props.onClose()
       return say('The order goes on as it is.')
     }
-    await props.onBeforeTurn()
     try {
       await takeTurn(job.id, asked, step.key, { ...sighting, turns, meaning: meaning.key })
     } catch (refused) {
@@ -136,36 +133,22 @@ export function Instead(props: {
         </Box>
       )}
       {seen === 'other-page' && (
-        <Box mt="10px">
-          <Choice
-            label="Whose page was it?"
-            width="240px"
-            value={device}
-            onChange={setDevice}
-            options={[
-              { value: '', label: 'Choose a box' },
-              ...boxes
-                .filter((box) => box.id !== step.device)
-                .map((box) => ({ value: box.id, label: box.name })),
-            ]}
-          />
-        </Box>
+        <Which
+          label="Whose page was it?"
+          value={device}
+          onChange={setDevice}
+          of={boxes.filter((box) => box.id !== step.device).map((box) => [box.id, box.name])}
+        />
       )}
       {seen === 'want-fails' && (
-        <Box mt="10px">
-          <Choice
-            label="Which one?"
-            width="320px"
-            value={need}
-            onChange={setNeed}
-            options={[
-              { value: '', label: 'Choose a want' },
-              ...job.planned.wants
-                .filter((want) => want.met === 'yes')
-                .map((want) => ({ value: want.need, label: want.sentence })),
-            ]}
-          />
-        </Box>
+        <Which
+          label="Which one does not hold?"
+          value={need}
+          onChange={setNeed}
+          of={job.planned.wants
+            .filter((want) => want.met === 'yes')
+            .map((want) => [want.need, want.sentence])}
+        />
       )}
       <Box aria-live="polite">
         {isFetching && !data && (
@@ -220,6 +203,28 @@ export function Instead(props: {
           Only note it, and go on as ordered
         </Press>
       </Flex>
+    </Box>
+  )
+}
+
+function Which(props: {
+  label: string
+  value: string
+  of: [id: string, words: string][]
+  onChange: (id: string) => void
+}) {
+  return (
+    <Box mt="10px">
+      <Choice
+        label={props.label}
+        width="320px"
+        value={props.value}
+        onChange={props.onChange}
+        options={[
+          { value: '', label: 'Choose one' },
+          ...props.of.map(([value, label]) => ({ value, label })),
+        ]}
+      />
     </Box>
   )
 }

@@ -23,7 +23,6 @@ export function OrderHead(props: {
   const { data, steps, done } = props
   const { job } = useJob()
   const choose = useWay((ways) => ways.set)
-  const take = useWay((ways) => ways.take)
   const isBack = data.way.startsWith('back:')
   const left = Math.ceil(
     steps.filter((step) => !done.includes(step)).reduce((sum, step) => sum + (step.minutes ?? 0), 0),
@@ -91,22 +90,29 @@ export function OrderHead(props: {
           </>
         )}
       </Flex>
-      {!isBack && done.length === 0 && (
-        <Flex mt="6px" className="no-print">
-          <Choice<Hands>
-            label="You have in hand"
-            width="260px"
-            value={data.with as Hands}
-            onChange={(hands) => take(job.id, hands)}
-            options={[
-              { value: 'laptop', label: 'a laptop with a socket' },
-              { value: 'no-socket', label: 'a laptop without a socket' },
-              { value: 'phone', label: 'a phone alone' },
-            ]}
-          />
-        </Flex>
-      )}
+      {!isBack && done.length === 0 && <HandsChoice has={data.with as Hands} />}
     </>
+  )
+}
+
+/** What the installer has in hand: without a socket the order is another one, or none. */
+export function HandsChoice({ has }: { has: Hands }) {
+  const { job } = useJob()
+  const take = useWay((ways) => ways.take)
+  return (
+    <Flex mt="6px" className="no-print">
+      <Choice<Hands>
+        label="You have in hand"
+        width="260px"
+        value={has}
+        onChange={(hands) => take(job.id, hands)}
+        options={[
+          { value: 'laptop', label: 'a laptop with a socket' },
+          { value: 'no-socket', label: 'a laptop without a socket' },
+          { value: 'phone', label: 'a phone alone' },
+        ]}
+      />
+    </Flex>
   )
 }
 

@@ -1,4 +1,4 @@
-import { Box, Grid, Heading, Text } from '@chakra-ui/react'
+import { Box, Grid, Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useMemo, useState } from 'react'
 import { workOrder } from '../../api/queries'
@@ -13,7 +13,9 @@ import { untouched } from '../../state/outbox'
 import { useWatch } from '../../state/watch'
 import { useAsked, useWay } from '../../state/way'
 import { DoneBox } from './DoneBox'
+import { Gaps } from './Gaps'
 import { Instead } from './Instead'
+import { NoSteps } from './NoSteps'
 import { OrderHead } from './OrderHead'
 import { PrintedOrder, usePrint } from './PrintedOrder'
 import { Rehearsal } from './Rehearsal'
@@ -24,7 +26,7 @@ import { Turns } from './Turns'
 
 export function WorkOrderPage() {
   const { job } = useJob()
-  const { show, tick } = useTools()
+  const { tick } = useTools()
   const { params, turn } = usePlace()
   const asked = useAsked(job.id)
   const choose = useWay((ways) => ways.set)
@@ -101,21 +103,7 @@ export function WorkOrderPage() {
         Writing the order …
       </Text>
     )
-  if (!current)
-    return (
-      <Box p="24px" maxW="560px">
-        <Heading as="h2" textStyle="stage" mb="8px">
-          Nothing to do yet
-        </Heading>
-        <Text mb="12px">
-          The plan is still the house as found. Press a fix in the verdict, choose a way under Options, or
-          change the planned house on the Stairs: the order of work follows.
-        </Text>
-        <Press kind="main" onClick={() => show('planned')}>
-          Look at the planned house
-        </Press>
-      </Box>
-    )
+  if (!current) return <NoSteps data={data} />
 
   const done = steps.filter((step) => tickOf(step).outcome !== 'open')
   if (params.get('play') === '1')
@@ -141,18 +129,7 @@ export function WorkOrderPage() {
       />
       <Turns turns={data.turns} />
       {done.length === steps.length && <DoneBox steps={steps} tickOf={tickOf} />}
-      {!data.isProven && (
-        <Box role="alert" mt="8px" p="10px" border="1px dashed" borderColor="ochre">
-          <Text fontWeight="700" color="ochre">
-            This order could not be proved when it was simulated:
-          </Text>
-          {data.order.gaps.map((gap) => (
-            <Text key={gap} fontSize="14px">
-              {gap}
-            </Text>
-          ))}
-        </Box>
-      )}
+      <Gaps order={data.order} />
       <Grid
         mt="12px"
         templateColumns={{ base: '1fr', md: '210px minmax(0, 1fr)' }}
@@ -184,10 +161,10 @@ export function WorkOrderPage() {
                 asked={asked}
                 turns={data.turns.length}
                 onNoteOnly={() => run(() => finish('something-else'))}
-                onBeforeTurn={() => tick(current.key, { outcome: 'something-else' })}
                 onTurned={() => {
                   setOtherAt(null)
-                  choose(job.id)
+                  // On the way back the rest leads back, from where the house now stands.
+                  if (asked.way?.startsWith('back:')) choose(job.id, 'back:')
                   turn({ step: null })
                 }}
                 onClose={() => {
