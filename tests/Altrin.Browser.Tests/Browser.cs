@@ -35,7 +35,9 @@ public sealed class Browser : IDisposable
     public IWebElement Css(string selector) => Wait(() => Shown(driver.FindElements(By.CssSelector(selector))), selector);
 
     public bool Has(string words) => driver.FindElements(By.XPath($"//body//*[contains(normalize-space(.),{Quote(words)}) and not(*[contains(normalize-space(.),{Quote(words)})])]")).Any(one => one.Displayed);
-    public int Count(string selector) => driver.FindElements(By.CssSelector(selector)).Count(one => one.Displayed);
+    /// <summary>How many are shown, counted in the page at one instant: it may redraw between two questions.</summary>
+    public int Count(string selector) => (int)(long)driver.ExecuteScript(
+        "return [...document.querySelectorAll(arguments[0])].filter(one => one.checkVisibility({ visibilityProperty: true, opacityProperty: true }) && one.getClientRects().length).length", selector)!;
 
     /// <summary>Presses it as soon as it is there and can be pressed, though the page may redraw in between.</summary>
     public void Press(Func<IWebElement> what) => Until(() =>

@@ -22,6 +22,7 @@ internal sealed partial class Comparison
 {
     private const int Patience = 700, MorePatience = 3000;
 
+    private bool isPatient;
     private readonly NetworkDocument house;
     private readonly NetworkState state;
     private readonly LabHouse lab;
@@ -104,6 +105,12 @@ internal sealed partial class Comparison
             }
             worlds.Apply(world);
             await CompareWorld(world);
+        }
+        // A race in which nobody answered in any world may be the machine's haste, not the house's: each world once more, slowly.
+        if (leftOut is null && !isPatient && races.Values.Any(ends => ends.SetEquals([false])))
+        {
+            isPatient = true;
+            return await CompareWorlds();
         }
         // Only where every way was tried must a race have shown both its ends; who holds an address twice is no race of leases.
         var twins = state.Interfaces.Where(one => one.Segment >= 0 && one.Address is not null).GroupBy(one => (one.Segment, one.Address!.Value.Address)).Any(group => group.Skip(1).Any());
@@ -202,7 +209,7 @@ internal sealed partial class Comparison
     /// <summary>Asks the kernel; what does not agree at first is asked again with more patience, for the machine may be busy.</summary>
     private async Task<bool> Ask(KernelFact fact, Answer said, Func<int, Task<bool>> ask)
     {
-        var answer = await ask(Patience);
+        var answer = await ask(isPatient && said == Answer.Sometimes ? MorePatience : Patience);
         if (said == Answer.Yes && !answer) answer = await ask(MorePatience);
         lock (disagreements)
         {
