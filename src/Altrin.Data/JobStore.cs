@@ -100,7 +100,7 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
         return await Try(() => db.Jobs.Where(job => job.Id == id).ExecuteDeleteAsync(cancel)) > 0;
     }
 
-    /// <summary>Does the deeds to one house, as one step of undo.</summary>
+    /// <summary>Does the deeds to one house, as one step of undo. Somebody else's change in between is no hindrance where the two speak of different things.</summary>
     public Task<ChangeOutcome> Apply(string id, Side side, ChangeKey key, ImmutableArray<InstallerAction> actions, string? sentence, CancellationToken cancel) =>
         Change(id, key, async (db, job) =>
         {
@@ -123,7 +123,28 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
                 histories.Keep((job.Id, job.FoundNumber, job.PlannedNumber), planned with { House = after });
             }
             return ChangeResult.Done;
-        }, cancel);
+        }, cancel, (db, job) => IsApart(db, job, side, key.Seen, actions, cancel));
+
+    /// <summary>Have those who changed the house since that version left alone what these deeds touch?</summary>
+    private async Task<bool> IsApart(AltrinDb db, JobRow job, Side side, int seen, ImmutableArray<InstallerAction> actions, CancellationToken cancel)
+    {
+        var (found, planned) = (1, 1);
+        if (seen > 1)
+        {
+            var then = await db.Changes.AsNoTracking().FirstOrDefaultAsync(row => row.JobId == job.Id && row.Version == seen, cancel);
+            if (then is not { FoundNumber: { } foundThen, PlannedNumber: { } plannedThen }) return false;
+            (found, planned) = (foundThen, plannedThen);
+        }
+        var before = await House(found, planned);
+        var now = await House(job.FoundNumber, job.PlannedNumber);
+        return ActionRunner.DoAll(before, actions).House is { } mine && !Touched.Meet(Touched.Between(before, mine), Touched.Between(before, now));
+
+        async Task<NetworkDocument> House(int foundNumber, int plannedNumber)
+        {
+            var house = await histories.Found(db, job.Id, foundNumber, cancel);
+            return side == Side.Found ? house : histories.Planned((job.Id, foundNumber, plannedNumber), house, await histories.Plan(db, job.Id, plannedNumber, cancel)).House;
+        }
+    }
 
     /// <summary>Replaces the whole plan; the one before is an undo away.</summary>
     public Task<ChangeOutcome> Adopt(string id, ChangeKey key, ImmutableArray<InstallerAction> actions, string? sentence, CancellationToken cancel) =>
@@ -219,17 +240,18 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
         return await Save(db, cancel) ? (ChangeResult.Done, Tick(row)) : (ChangeResult.ChangedMeanwhile, null);
     }
 
-    private async Task<ChangeOutcome> Change(string id, ChangeKey key, Func<AltrinDb, JobRow, Task<ChangeOutcome>> change, CancellationToken cancel)
+    private async Task<ChangeOutcome> Change(string id, ChangeKey key, Func<AltrinDb, JobRow, Task<ChangeOutcome>> change, CancellationToken cancel, Func<AltrinDb, JobRow, Task<bool>>? isApart = null)
     {
         await using var db = Open();
         if (await db.Jobs.FirstOrDefaultAsync(job => job.Id == id, cancel) is not { } job) return ChangeResult.NoSuchJob;
         if (key.Id is not null && await db.Changes.AnyAsync(row => row.JobId == id && row.Id == key.Id, cancel)) return ChangeResult.Done;
-        if (job.Version != key.Seen) return ChangeResult.ChangedMeanwhile;
+        if (job.Version != key.Seen && (key.Seen < 1 || key.Seen > job.Version || isApart is null || !await isApart(db, job))) return ChangeResult.ChangedMeanwhile;
         var outcome = await change(db, job);
         if (outcome.Result != ChangeResult.Done) return outcome;
         job.Version++;
         job.ChangedAt = clock.GetUtcNow();
-        if (key.Id is not null) db.Changes.Add(new() { JobId = id, Id = key.Id, Version = job.Version });
+        // A sender who names none has one all the same: what later senders saw is known by it.
+        db.Changes.Add(new() { JobId = id, Id = key.Id ?? $"version {job.Version}", Version = job.Version, FoundNumber = job.FoundNumber, PlannedNumber = job.PlannedNumber });
         var (found, _, planned) = await Houses(db, job, cancel);
         Summarize(job, found, planned.House);
         return await Save(db, cancel) ? ChangeResult.Done : ChangeResult.ChangedMeanwhile;

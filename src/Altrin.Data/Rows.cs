@@ -57,6 +57,11 @@ internal sealed class ChangeRow
 
     /// <summary>The version that it made.</summary>
     public required int Version { get; set; }
+
+    /// <summary>The revisions of both houses at that version, so that a change made by somebody who saw it can still be judged; null where an older
+    /// program wrote it.</summary>
+    public int? FoundNumber { get; set; }
+    public int? PlannedNumber { get; set; }
 }
 
 internal sealed class TickRow

@@ -3,7 +3,9 @@ using Altrin.Core.Documents;
 using Altrin.Data;
 using Altrin.Web.Api;
 using Altrin.Web.Demo;
+using Altrin.Web.Live;
 using Altrin.Web.Security;
+using Altrin.Web.Share;
 using Microsoft.AspNetCore.ResponseCompression;
 
 namespace Altrin.Web;
@@ -24,12 +26,18 @@ public static class AltrinServer
         var app = Build(args);
         // Said when it answers, not before: a start that fails has printed no address.
         app.Lifetime.ApplicationStarted.Register(() =>
-            Console.WriteLine($"Altrin: http://localhost:{app.Configuration.GetValue("port", DefaultPort)}   (jobs in {app.Configuration["data"] ?? "data"}; Ctrl+C stops it)"));
+        {
+            Console.WriteLine($"Altrin: http://localhost:{app.Configuration.GetValue("port", DefaultPort)}   (jobs in {app.Configuration["data"] ?? "data"}; Ctrl+C stops it)");
+            var share = app.Services.GetRequiredService<ShareSettings>();
+            if (!share.On) return;
+            foreach (var own in share.Addresses()) Console.WriteLine($"For the phone: https://{own.Address}:{share.Port}   ({own.Card}; it joins by a code, under “Phone” on the laptop's own page)");
+            Console.WriteLine($"Its certificate, SHA-256: {app.Services.GetRequiredService<PhoneFingerprint>().Words}");
+        });
         await app.RunAsync();
         return 0;
     }
 
-    /// <summary>Settings: <c>--data DIR</c>, <c>--port N</c>, <c>--demo true</c>, <c>--web DIR</c>.</summary>
+    /// <summary>Settings: <c>--data DIR</c>, <c>--port N</c>, <c>--demo true</c>, <c>--web DIR</c>, and those of <see cref="ShareSettings"/>.</summary>
     public static WebApplication Build(string[] args)
     {
         var builder = WebApplication.CreateSlimBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
@@ -38,7 +46,7 @@ public static class AltrinServer
         {
             kestrel.Limits.MaxRequestBodySize = MostBodyBytes;
             kestrel.AddServerHeader = false;
-            // Loopback alone: the installer's own laptop, nobody else's.
+            // Loopback alone: the installer's own laptop, nobody else's. The phone has a door of its own.
             kestrel.Listen(IPAddress.Loopback, settings.GetValue("port", DefaultPort));
         });
         builder.Logging.SetMinimumLevel(LogLevel.Warning);
@@ -51,6 +59,8 @@ public static class AltrinServer
         builder.Services.AddSingleton<PhotoStore>();
         builder.Services.AddSingleton<SecretStore>();
         builder.Services.AddSingleton<SealedSecrets>();
+        builder.Services.AddSingleton<ChangeFeed>();
+        Sharing.Add(builder, settings["data"] ?? "data");
         KeyRing.Add(builder.Services, settings["data"] ?? "data");
         builder.Services.AddSingleton(new OwnKinds(Path.Combine(settings["data"] ?? "data", "kit")));
         builder.Services.ConfigureHttpJsonOptions(json => AltrinJson.Configure(json.SerializerOptions));
@@ -72,9 +82,11 @@ public static class AltrinServer
             idle.Touch();
             return next(context);
         });
+        app.UseMiddleware<HouseRules>();
+        app.UseChangeNotes();
         app.UseExceptionHandler();
         app.UseStatusCodePages();
-        app.UseMiddleware<HouseRules>();
+        app.UseMiddleware<PhoneDoor>();
         app.UseResponseCompression();
         app.UseMiddleware<Unchanged>();
         FrontEnd.Serve(app, settings["web"]);
@@ -88,6 +100,8 @@ public static class AltrinServer
         app.MapSecrets();
         app.MapPhotos();
         app.MapSimulation();
+        app.MapShare();
+        app.MapLive();
         app.Map("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such address in the API."))
             .ExcludeFromDescription();
         return app;

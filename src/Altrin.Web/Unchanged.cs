@@ -1,6 +1,8 @@
 using System.Security.Cryptography;
 using Microsoft.Net.Http.Headers;
 
+using Altrin.Web.Live;
+
 namespace Altrin.Web;
 
 /// <summary>An answer of the API that the asker has already is not sent again: 304 instead of the body.</summary>
@@ -9,7 +11,8 @@ internal sealed class Unchanged(RequestDelegate next)
 {
     public async Task InvokeAsync(HttpContext context)
     {
-        if (!HttpMethods.IsGet(context.Request.Method) || !context.Request.Path.StartsWithSegments("/api"))
+        // What never ends cannot be held back.
+        if (!HttpMethods.IsGet(context.Request.Method) || !context.Request.Path.StartsWithSegments("/api") || context.Request.Path == LiveApi.Path)
         {
             await next(context);
             return;

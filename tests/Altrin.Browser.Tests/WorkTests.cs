@@ -40,7 +40,7 @@ public sealed class WorkTests : HandTest
         Browser.UntilText("Studio router is back as it was sold.");
         Browser.Press(() => Browser.Css("[data-meaning^=slip] button"));
         Browser.UntilText("The order goes on from there.");
-        Assert.True(Browser.Count("ol[aria-label=Steps] > li") < whole);
+        Browser.Until(() => Browser.Count("ol[aria-label=Steps] > li") is > 0 and var left && left < whole, "the shorter order");
         Browser.UntilText("1 step done before");
         // It is worked through to the end, or taken back.
         Browser.Press("take it back");

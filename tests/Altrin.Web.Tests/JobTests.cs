@@ -67,6 +67,25 @@ public class JobTests
     }
 
     [Fact]
+    public async Task Two_who_speak_of_different_things_are_both_heard()
+    {
+        using var app = new TestApp();
+        var job = await app.NewJob();
+        await Json(await app.Do(job, "found", Address("192.168.7.1/24")));
+        await Json(await app.Do(job, "found", new { @do = "rename", id = "gw", name = "Front gateway" }));
+        // The third saw the first version too, and speaks of the plan.
+        await Json(await app.Do(job, "planned", new { @do = "rename", id = "printer", name = "Later" }));
+        var now = await Json(await app.Client.GetAsync($"/api/jobs/{job["id"]}"));
+        var boxes = now["found"]!["document"]!["devices"]!;
+        Assert.Equal(("192.168.7.1/24", "Front gateway", 4), ((string)boxes[1]!["lan"]!["address"]!, (string)boxes[0]!["name"]!, (int)now["version"]!));
+        Assert.Contains(now["planned"]!["document"]!["endpoints"]!.AsArray(), thing => (string)thing!["name"]! == "Later");
+        // What one takes away the other does not go on with, and undo is of what was seen.
+        await Json(await app.Do(now, "found", new { @do = "remove-endpoint", endpoint = "printer" }));
+        Assert.Equal(HttpStatusCode.Conflict, (await app.Do(now, "found", new { @do = "rename", id = "printer", name = "Gone" })).StatusCode);
+        Assert.Equal(HttpStatusCode.Conflict, (await app.Client.PostAsJsonAsync($"/api/jobs/{job["id"]}/found/undo", new { version = 1 })).StatusCode);
+    }
+
+    [Fact]
     public async Task Of_many_writers_at_once_exactly_one_wins_each_version()
     {
         using var app = new TestApp();

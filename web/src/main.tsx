@@ -9,9 +9,11 @@ import { BrowserRouter, Route, Routes } from 'react-router'
 import { JobPage } from './layout/JobPage'
 import { NotFound } from './layout/NotFound'
 import { inQuiet, stages } from './layout/stages'
+import { listenForChanges } from './state/live'
 import { keepOutbox, makeQueries } from './state/outbox'
 import { watchServer } from './state/server'
 import { applyTheme } from './state/theme'
+import { keepPhotos } from './state/waitingPhotos'
 import { system } from './theme'
 
 applyTheme()
@@ -20,6 +22,11 @@ watchServer()
 window.addEventListener('vite:preloadError', () => window.location.reload())
 const queries = makeQueries()
 void keepOutbox(queries)
+// The page stands first.
+inQuiet(() => {
+  listenForChanges(queries)
+  void keepPhotos(queries)
+})
 
 const Notices = lazy(() => import('./layout/Notices').then((it) => ({ default: it.Notices })))
 const JobsPage = lazy(() => import('./views/jobs/JobsPage').then((it) => ({ default: it.JobsPage })))

@@ -24,6 +24,12 @@ namespace Altrin.Data.Migrations
                     b.Property<string>("Id")
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("FoundNumber")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("PlannedNumber")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("Version")
                         .HasColumnType("INTEGER");
 

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Security.Cryptography;
 using Altrin.Core.Secrets;
 using Altrin.Data;
+using Altrin.Web.Live;
 using Altrin.Web.Security;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -31,7 +32,7 @@ internal static class SecretsApi
         var api = routes.MapGroup("/api/jobs/{id}/secrets").WithTags("secrets").ProducesProblem(404);
         api.MapGet("/", List);
         api.MapPut("/", Keep);
-        api.MapPost("/show", Show).ProducesProblem(409);
+        api.MapPost("/show", Show).WithMetadata(new LiveApi.OnlyAsks()).ProducesProblem(409);
         api.MapPost("/forget", Forget);
         routes.MapPost("/api/secrets/suggest", Suggest).WithTags("secrets");
     }

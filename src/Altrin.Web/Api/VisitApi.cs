@@ -4,6 +4,7 @@ using Altrin.Core.Readings.Parsers;
 using Altrin.Core.Simulation;
 using Altrin.Core.Visit;
 using Altrin.Data;
+using Altrin.Web.Live;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Altrin.Web.Api;
@@ -18,7 +19,7 @@ internal static class VisitApi
     {
         var api = routes.MapGroup("/api/jobs/{id}").WithTags("visit").ProducesProblem(404);
         api.MapGet("/visit", Look);
-        api.MapPost("/visit/paste", Read);
+        api.MapPost("/visit/paste", Read).WithMetadata(new LiveApi.OnlyAsks());
         api.MapGet("/{side}/addresses", Addresses);
         api.MapGet("/{side}/reckon", Reckon);
         api.MapGet("/{side}/move-subnet", Move);

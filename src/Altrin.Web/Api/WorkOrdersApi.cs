@@ -9,6 +9,7 @@ using Altrin.Core.WorkOrders;
 using Altrin.Core.WorkOrders.Otherwise;
 using Altrin.Core.WorkOrders.Search;
 using Altrin.Data;
+using Altrin.Web.Live;
 using Altrin.Web.Photos;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -26,8 +27,8 @@ internal static class WorkOrdersApi
         api.MapPut("/{step}", Say).ProducesProblem(404).ProducesProblem(409);
         api.MapGet("/{step}/rehearsal", Rehearse).ProducesValidationProblem().ProducesProblem(404);
         api.MapGet("/{step}/code", Code).Produces(200, contentType: "image/svg+xml").ProducesProblem(404);
-        api.MapPost("/{step}/compare", Compare).ProducesValidationProblem().ProducesProblem(404);
-        api.MapPost("/{step}/otherwise", Explain).ProducesValidationProblem().ProducesProblem(404);
+        api.MapPost("/{step}/compare", Compare).WithMetadata(new LiveApi.OnlyAsks()).ProducesValidationProblem().ProducesProblem(404);
+        api.MapPost("/{step}/otherwise", Explain).WithMetadata(new LiveApi.OnlyAsks()).ProducesValidationProblem().ProducesProblem(404);
         api.MapPost("/{step}/turn", Turn).ProducesValidationProblem().ProducesProblem(404).ProducesProblem(409);
         api.MapDelete("/turns/{number:int}", TakeBack).ProducesProblem(404).ProducesProblem(409);
     }

@@ -1,3 +1,4 @@
+using Altrin.Web.Share;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Altrin.Web.Security;
@@ -9,23 +10,33 @@ internal sealed class HouseRules(RequestDelegate next)
 {
     private static readonly HashSet<string> Hosts = new(StringComparer.OrdinalIgnoreCase) { "localhost", "127.0.0.1", "[::1]" };
 
-    private const string ContentPolicy = "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; "
+    private const string ContentPolicy = "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; "
         + "font-src 'self'; connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
     public async Task InvokeAsync(HttpContext context)
     {
-        var headers = context.Response.Headers;
-        headers.ContentSecurityPolicy = ContentPolicy;
-        headers.XContentTypeOptions = "nosniff";
-        headers["Referrer-Policy"] = "no-referrer";
-        headers["Cross-Origin-Resource-Policy"] = "same-origin";
-        headers["Cross-Origin-Opener-Policy"] = "same-origin";
-        if (!Hosts.Contains(context.Request.Host.Host))
-            await Refuse(context, StatusCodes.Status421MisdirectedRequest, "This name is not answered here. Open http://localhost instead.");
+        // At the last moment: whoever clears an answer on the way, to say what went wrong, cannot take them off.
+        context.Response.OnStarting(() =>
+        {
+            var headers = context.Response.Headers;
+            headers.ContentSecurityPolicy = ContentPolicy;
+            headers.XContentTypeOptions = "nosniff";
+            headers["Referrer-Policy"] = "no-referrer";
+            headers["Cross-Origin-Resource-Policy"] = "same-origin";
+            headers["Cross-Origin-Opener-Policy"] = "same-origin";
+            return Task.CompletedTask;
+        });
+        if (!IsKnown(context))
+            await Refuse(context, StatusCodes.Status421MisdirectedRequest, "This name is not answered here. Open http://localhost instead, or on a phone the address that the laptop shows.");
         else if (IsWrite(context.Request.Method) && !IsFromOurPages(context.Request))
             await Refuse(context, StatusCodes.Status403Forbidden, "Changes are taken from Altrin's own pages only.");
         else await next(context);
     }
+
+    /// <summary>At the phone's door the name is the very address that was called: no other name leads there.</summary>
+    private static bool IsKnown(HttpContext context) => context.Features.Get<FromTheHouse>() is null
+        ? Hosts.Contains(context.Request.Host.Host)
+        : context.Connection.LocalIpAddress is { } local && context.Request.Host.Host == $"{ShareSettings.Plain(local)}" && context.Request.IsHttps;
 
     private static bool IsWrite(string method) =>
         !HttpMethods.IsGet(method) && !HttpMethods.IsHead(method) && !HttpMethods.IsOptions(method);

@@ -1,7 +1,23 @@
 import createClient from 'openapi-fetch'
+import { isGuest, pageName } from '../state/thisPage'
 import type { paths } from './generated/schema'
 
-const api = createClient<paths>({ baseUrl: '/' })
+/** A laptop that has gone to another network does not refuse, it is silent: after so long it is away. The longest computation takes a third of it. */
+const patienceMs = 30_000
+
+const ask = (request: Request) =>
+  fetch(
+    request,
+    isGuest ? { signal: AbortSignal.any([request.signal, AbortSignal.timeout(patienceMs)]) } : undefined,
+  )
+
+const api = createClient<paths>({ baseUrl: '/', fetch: ask })
+api.use({
+  onRequest({ request }) {
+    request.headers.set('X-Altrin-Page', pageName)
+    return request
+  },
+})
 
 /** What went wrong, with the fields it concerns: the server's problem details. */
 export class ApiProblem extends Error {
@@ -12,6 +28,11 @@ export class ApiProblem extends Error {
     super(title)
     this.status = status
     this.errors = errors
+  }
+
+  /** Nobody has decided anything: no answer, no session, or too much at once. It is tried again. */
+  get isNoAnswer() {
+    return this.status === 0 || this.status === 401 || this.status === 429
   }
 
   /** The message for a field, by the end of its place: `actions[0].address` is the field `address`. */

@@ -6,6 +6,7 @@ import type {
   Comparison,
   JobLine,
   JobView,
+  JoinCode,
   KitView,
   LogView,
   Meaning,
@@ -19,6 +20,7 @@ import type {
   RehearsalView,
   Ruler,
   SecretView,
+  ShareView,
   Side,
   Sighting,
   SubnetMove,
@@ -32,6 +34,20 @@ export const jobList = queryOptions({
   queryKey: ['jobs'],
   queryFn: ({ signal }) => unwrap<JobLine[]>(api.GET('/api/jobs', { signal })),
 })
+
+/** Whether a phone is let in, who has joined, where the laptop is found. */
+export const share = queryOptions({
+  queryKey: ['share'],
+  queryFn: ({ signal }) => unwrap<ShareView>(api.GET('/api/share', { signal })),
+})
+
+export const makeJoinCode = (address: string, job?: string) =>
+  unwrap<JoinCode>(api.POST('/api/share/codes', { body: { address, job } }))
+
+export const endSession = (id: string) =>
+  unwrap<unknown>(api.DELETE('/api/share/sessions/{id}', { params: { path: { id } } }))
+
+export const leave = () => unwrap<unknown>(api.POST('/api/share/leave', {}))
 
 export const job = (id: string) =>
   queryOptions({

@@ -31,6 +31,10 @@ export type JobTools = {
 const Screen = createContext<JobScreen | null>(null)
 const Tools = createContext<JobTools | null>(null)
 
+const tickPatienceMs = 1_200
+
+const later = (ms: number) => new Promise<true>((done) => setTimeout(() => done(true), ms))
+
 function inside<T>(value: T | null): T {
   if (!value) throw new Error('Outside a job.')
   return value
@@ -95,7 +99,8 @@ export function JobProvider({ job, children }: { job: JobView; children: ReactNo
           { what: 'held', index: held.index, answer: what },
           `${what === 'keep' ? 'Kept for later' : 'Taken out of the plan'}: ${held.say}`,
         ),
-      tick: (step, tick) => orSay({ what: 'tick', step, tick }),
+      // While the laptop is away the work goes on: what was seen is kept here, shown, and handed in later.
+      tick: (step, tick) => Promise.race([orSay({ what: 'tick', step, tick }), later(tickPatienceMs)]),
       back: async () => {
         const what = shown().undo
         if (what) await orSay({ what: 'undo', side: latest.current.side }, `Undone: ${what}`)

@@ -25,6 +25,7 @@ import type { StageTools } from './stageTools'
 import { TopLine } from './TopLine'
 import { useKeys } from './useKeys'
 import { usePlace } from './usePlace'
+import { useProvisions } from './useProvisions'
 import { VerdictColumn } from './VerdictColumn'
 
 const OptionsAside = lazy(() =>
@@ -39,6 +40,7 @@ export function JobPage() {
   const { id = '' } = useParams()
   const { data, error, refetch } = useQuery(jobQuery(id))
   useEffect(fetchStagesInQuiet, [])
+  useProvisions(data)
   if (error instanceof ApiProblem && error.status === 404) return <NotFound what="There is no such job." />
   if (!data)
     return (
@@ -135,7 +137,12 @@ function Frame() {
     >
       <SkipLinks />
       <PrintedHead stage={stage?.name ?? ''} />
-      <TopLine onVerdict={show('verdict')} onLog={show('log')} onFind={show('find')} />
+      <TopLine
+        onVerdict={show('verdict')}
+        onLog={show('log')}
+        onFind={show('find')}
+        onPhone={show('phone')}
+      />
       <Box gridArea="state">
         <SaveState />
         <RunningTimer isAtWork={stage?.id === 'work'} />

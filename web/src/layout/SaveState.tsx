@@ -2,8 +2,12 @@ import { Box, Text } from '@chakra-ui/react'
 import { onlineManager, useMutationState } from '@tanstack/react-query'
 import { useEffect, useState, useSyncExternalStore } from 'react'
 import { Press } from '../parts/Press'
+import { count } from '../parts/words'
 import { draftsOf, useDrafts } from '../state/drafts'
 import { changeKey } from '../state/outbox'
+import { useShutOut } from '../state/server'
+import { isGuest } from '../state/thisPage'
+import { useWaitingPhotos } from '../state/waitingPhotos'
 import { useJob, useTools } from './JobContext'
 
 const listen = (changed: () => void) => onlineManager.subscribe(changed)
@@ -33,6 +37,11 @@ export function SaveState() {
   const kept = useDrafts((store) => store.kept)
   const drafts = draftsOf(kept, job.id)
   const slow = useLate(waiting > 0 && isThere)
+  const photos = useWaitingPhotos((store) => store.list.length)
+  const isShutOut = useShutOut((store) => store.isShutOut)
+  const kinds = [count(waiting, 'change'), count(photos, 'picture')].filter(
+    (_, i) => [waiting, photos][i] > 0,
+  )
   const open = waiting > 0 || drafts.length > 0
 
   useEffect(() => {
@@ -48,9 +57,21 @@ export function SaveState() {
     <Box role="status" aria-live="polite" className="no-print">
       {!isThere && (
         <Text className="state-bar" bg="ochre" color="paper" px="16px" py="6px" fontWeight="650">
-          {waiting > 0
-            ? `Not saved yet: no answer from Altrin. ${waiting === 1 ? 'One change waits' : `${waiting} changes wait`}; they go by themselves as soon as it answers.`
-            : 'No answer from Altrin. Nothing is lost: it is tried again by itself.'}
+          {isShutOut ? (
+            <>
+              This phone is not let in any more. What you did is kept here:{' '}
+              <a href="/join" className="textlink" style={{ color: 'inherit' }}>
+                join again
+              </a>{' '}
+              with a new code from the laptop.
+            </>
+          ) : isGuest ? (
+            `The laptop is away: go on, and keep this page open. ${kinds.length ? `${kinds.join(' and ')} to be handed in when it is back.` : 'Nothing is lost.'}`
+          ) : waiting > 0 ? (
+            `Not saved yet: no answer from Altrin. ${waiting === 1 ? 'One change waits' : `${waiting} changes wait`}; they go by themselves as soon as it answers.`
+          ) : (
+            'No answer from Altrin. Nothing is lost: it is tried again by itself.'
+          )}
         </Text>
       )}
       {slow && (

@@ -5,8 +5,13 @@ import { Segmented } from '../parts/Segmented'
 import { verdictWords } from '../parts/words'
 import { useJob, useTools } from './JobContext'
 
-export function TopLine(props: { onVerdict: () => void; onLog: () => void; onFind: () => void }) {
-  const { onVerdict, onLog, onFind } = props
+export function TopLine(props: {
+  onVerdict: () => void
+  onLog: () => void
+  onFind: () => void
+  onPhone: () => void
+}) {
+  const { onVerdict, onLog, onFind, onPhone } = props
   const { job, side, house } = useJob()
   const { show, back, forth } = useTools()
   const isEmpty = (house.document.devices ?? []).length === 0
@@ -79,6 +84,9 @@ export function TopLine(props: { onVerdict: () => void; onLog: () => void; onFin
         </Press>
         <Press kind="plain" onClick={onLog}>
           log
+        </Press>
+        <Press kind="plain" hideBelow="md" onClick={onPhone} title="Take a phone along">
+          phone
         </Press>
         <Press kind="plain" hideFrom="md" onClick={onFind}>
           find

@@ -1,6 +1,11 @@
 import { type ComponentType, lazy } from 'react'
 
-const sheet = (load: () => Promise<{ default: ComponentType<{ onClose: () => void }> }>) => lazy(load)
+const loads: (() => Promise<unknown>)[] = []
+
+const sheet = (load: () => Promise<{ default: ComponentType<{ onClose: () => void }> }>) => {
+  loads.push(load)
+  return lazy(load)
+}
 
 /** Sheets that lie over any stage, by the word in the address; each is fetched when it is first opened. */
 export const sheets = {
@@ -21,6 +26,7 @@ export const sheets = {
     title: 'What was changed',
     Body: sheet(() => import('./LogSheet').then((it) => ({ default: it.LogSheet }))),
   },
+  phone: { title: 'Phone', Body: sheet(() => import('./JobPhone').then((it) => ({ default: it.JobPhone }))) },
   find: { title: 'Find', Body: sheet(() => import('./FindSheet').then((it) => ({ default: it.FindSheet }))) },
   verdict: {
     title: 'Verdict',
@@ -31,3 +37,6 @@ export const sheets = {
 export type SheetName = keyof typeof sheets
 
 export const isSheet = (name: string | null): name is SheetName => name !== null && name in sheets
+
+/** All of them beforehand: a phone goes on when the laptop that has them is away. */
+export const fetchSheets = () => Promise.all(loads.map((load) => load()))

@@ -4,13 +4,15 @@ import {
   hydrate,
   type Mutation,
   MutationCache,
+  QueryCache,
   QueryClient,
 } from '@tanstack/react-query'
-import { type Change, sendHouseChange, sendTick } from '../api/changes'
+import { type Change, sendHouseChange, sendTick, type TickChange } from '../api/changes'
 import { ApiProblem } from '../api/client'
 import { job as jobQuery, workOrder } from '../api/queries'
 import type { JobView, TickView, WorkOrderView } from '../api/types'
 import { serverIsAway } from './server'
+import { isGuest } from './thisPage'
 import { askedNow } from './way'
 
 /** Changes on their way to the server: one after the other, kept through a reload, tried again by themselves. */
@@ -28,7 +30,37 @@ export const untouched = (stepKey: string): TickView => ({
   doneAt: null,
 })
 
-const noAnswer = (error: unknown) => error instanceof ApiProblem && error.status === 0
+const noAnswer = (error: unknown) => error instanceof ApiProblem && error.isNoAnswer
+
+type TickSaid = Extract<Change, { what: 'tick' }>
+
+/** Says what was seen at a step; where somebody else has said something meanwhile, both are kept. */
+async function sendTickOf(queries: QueryClient, change: TickSaid, version: number): Promise<TickView> {
+  const order = workOrder(change.job, version, askedNow(change.job))
+  const known = queries.getQueryData<WorkOrderView>(order.queryKey) ?? (await queries.fetchQuery(order))
+  const of = (view: WorkOrderView) =>
+    view.ticks.find((one) => one.stepKey === change.step) ?? untouched(change.step)
+  try {
+    return await sendTick(change, of(known))
+  } catch (error) {
+    if (!(error instanceof ApiProblem) || error.status !== 409) throw error
+    const now = of(await queries.fetchQuery({ ...order, staleTime: 0 }))
+    return await sendTick({ ...change, tick: besides(now, change.tick) }, now)
+  }
+}
+
+/** Nothing that anybody has written down is lost: of two notes both, of two sightings the one that is no “as said”. */
+export function besides(now: TickView, said: TickChange): TickChange {
+  const note =
+    said.note && now.note && !said.note.includes(now.note)
+      ? now.note.includes(said.note)
+        ? now.note
+        : `${now.note}\n${said.note}`
+      : said.note
+  const outcome =
+    now.outcome === 'something-else' && said.outcome === 'as-said' ? 'something-else' : said.outcome
+  return { ...said, ...(note === undefined ? {} : { note }), ...(outcome ? { outcome } : {}) }
+}
 
 async function send(queries: QueryClient, change: Change): Promise<void> {
   try {
@@ -37,17 +69,14 @@ async function send(queries: QueryClient, change: Change): Promise<void> {
       (await queries.fetchQuery(jobQuery(change.job)))
     if (change.what !== 'tick') {
       const after = await sendHouseChange(change, job.version)
+      // What was asked before this is older than this.
+      await queries.cancelQueries({ queryKey: jobQuery(change.job).queryKey, exact: true })
       queries.setQueryData(jobQuery(change.job).queryKey, after)
       return
     }
-    const order = workOrder(change.job, job.version, askedNow(change.job))
-    const known = queries.getQueryData<WorkOrderView>(order.queryKey) ?? (await queries.fetchQuery(order))
-    const tick = await sendTick(
-      change,
-      known.ticks.find((one) => one.stepKey === change.step) ?? untouched(change.step),
-    )
+    const tick = await sendTickOf(queries, change, job.version)
     queries.setQueryData<WorkOrderView>(
-      order.queryKey,
+      workOrder(change.job, job.version, askedNow(change.job)).queryKey,
       (old) => old && { ...old, ticks: [...old.ticks.filter((one) => one.stepKey !== tick.stepKey), tick] },
     )
   } catch (error) {
@@ -61,8 +90,16 @@ async function send(queries: QueryClient, change: Change): Promise<void> {
 export function makeQueries(): QueryClient {
   const queries = new QueryClient({
     mutationCache: new MutationCache(),
+    queryCache: new QueryCache({ onError: (error) => void (noAnswer(error) && serverIsAway()) }),
     defaultOptions: {
-      queries: { retry: 1, staleTime: 5_000, refetchOnWindowFocus: true, networkMode: 'always' },
+      queries: {
+        retry: (count, error) => count < 1 && !noAnswer(error),
+        staleTime: 5_000,
+        refetchOnWindowFocus: true,
+        networkMode: 'always',
+        // A phone goes on alone with what it has: nothing of it is let go.
+        gcTime: isGuest ? Number.POSITIVE_INFINITY : 300_000,
+      },
       mutations: { networkMode: 'always' },
     },
   })

@@ -16,6 +16,7 @@ import { say } from '../../state/notices'
 import { useTheme } from '../../state/theme'
 import { UnreadableJob } from './UnreadableJob'
 
+const PhoneSheet = lazy(() => import('./PhoneSheet').then((it) => ({ default: it.PhoneSheet })))
 const DeleteSheet = lazy(() => import('./DeleteSheet').then((it) => ({ default: it.DeleteSheet })))
 
 const when = (at: string) =>
@@ -64,6 +65,9 @@ export function JobsPage() {
           <Link to="/kit" className="textlink">
             Kit shelf
           </Link>
+          <Press kind="plain" onClick={() => turn({ open: 'phone' })}>
+            Phone
+          </Press>
           <Press kind="plain" onClick={toggle}>
             {theme === 'dark' ? 'Light' : 'Dark'}
           </Press>
@@ -195,6 +199,7 @@ export function JobsPage() {
       </Flex>
 
       <Suspense>
+        {params.get('open') === 'phone' && <PhoneSheet onClose={() => turn({ open: null })} />}
         {doomed && (
           <DeleteSheet
             name={doomed.name}

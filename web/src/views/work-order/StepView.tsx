@@ -24,6 +24,8 @@ export function StepView(props: {
   onElse: () => unknown
   /** What is asked then, in the place of the answers. */
   instead?: ReactNode
+  /** Pictures of what was seen. */
+  photos?: ReactNode
   /** Where what the laptop shows is compared. */
   shown?: ReactNode
   onReopen: () => unknown
@@ -170,6 +172,7 @@ export function StepView(props: {
           onBlur={() => void note.put()}
         />
         <Problem fontSize="14px">{note.problem}</Problem>
+        {props.photos}
       </Box>
       <Flex mt="12px" justify="space-between">
         <Press kind="plain" onClick={props.onBack} disabled={step.number === 1}>

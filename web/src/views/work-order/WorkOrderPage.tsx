@@ -1,6 +1,7 @@
 import { Box, Grid, Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useState } from 'react'
+import { ApiProblem } from '../../api/client'
 import { workOrder } from '../../api/queries'
 import type { WorkStep } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
@@ -10,6 +11,7 @@ import { focusOn } from '../../parts/focusOn'
 import { Press } from '../../parts/Press'
 import { useBusy } from '../../parts/useBusy'
 import { untouched } from '../../state/outbox'
+import { useWaitingChanges, withWaiting } from '../../state/waitingTicks'
 import { useWatch } from '../../state/watch'
 import { useAsked, useWay } from '../../state/way'
 import { DoneBox } from './DoneBox'
@@ -21,6 +23,7 @@ import { PrintedOrder, usePrint } from './PrintedOrder'
 import { Rehearsal } from './Rehearsal'
 import { Shown } from './Shown'
 import { StepList } from './StepList'
+import { StepPhotos } from './StepPhotos'
 import { StepView } from './StepView'
 import { Turns } from './Turns'
 
@@ -31,7 +34,7 @@ export function WorkOrderPage() {
   const asked = useAsked(job.id)
   const choose = useWay((ways) => ways.set)
   const take = useWay((ways) => ways.take)
-  const { data, error } = useQuery({
+  const { data, error, isPlaceholderData } = useQuery({
     ...workOrder(job.id, job.version, asked),
     placeholderData: (old) => old,
   })
@@ -41,7 +44,8 @@ export function WorkOrderPage() {
   const print = usePrint()
   const watch = useWatch()
 
-  const ticks = useMemo(() => new Map((data?.ticks ?? []).map((tick) => [tick.stepKey, tick])), [data])
+  const waiting = useWaitingChanges()
+  const ticks = new Map(withWaiting(data?.ticks ?? [], waiting, job.id).map((tick) => [tick.stepKey, tick]))
   const steps = data?.order.steps ?? []
   const firstOpen = steps.find((step) => (ticks.get(step.key)?.outcome ?? 'open') === 'open') ?? steps.at(-1)
   const current = steps.find((step) => step.key === params.get('step')) ?? firstOpen
@@ -80,7 +84,9 @@ export function WorkOrderPage() {
     else document.querySelector('.sheet')?.scrollTo({ top: 0 })
   }, [shown])
 
-  if (error)
+  // An order that is here is worked through, whether the laptop answers or not.
+  const isAway = error instanceof ApiProblem && error.isNoAnswer && data && !isPlaceholderData
+  if (error && !isAway)
     return (
       <Box p="24px" role="alert" color="brick">
         {error.message}
@@ -174,6 +180,7 @@ export function WorkOrderPage() {
               />
             ) : undefined
           }
+          photos={<StepPhotos step={current} />}
           onReopen={() => tick(current.key, { outcome: 'open' })}
           onNote={async (note) =>
             (await tick(current.key, { note })) ? undefined : 'This note is not kept yet.'
