@@ -132,7 +132,9 @@ public sealed class Browser : IDisposable
     public string Focus => (string)Run("const e = document.activeElement; return e === document.body ? 'nothing' : (e.getAttribute('aria-label') || e.dataset.box || e.dataset.thing || e.dataset.socket || e.id && document.querySelector(`label[for=\"${e.id}\"]`)?.innerText || e.innerText || e.tagName).trim()")!;
 
     public IReadOnlyList<string> Complaints() => [.. driver.Manage().Logs.GetLog(LogType.Browser)
-        .Where(entry => entry.Level == LogLevel.Severe && !entry.Message.Contains("status of 4", StringComparison.Ordinal)).Select(entry => entry.Message)];
+        .Where(entry => entry.Level == LogLevel.Severe && !entry.Message.Contains("status of 4", StringComparison.Ordinal)
+            // A server that was stopped on purpose ends the answer that never ends.
+            && !entry.Message.Contains("/api/changes - Failed to load resource: net::", StringComparison.Ordinal)).Select(entry => entry.Message)];
 
     public void Dispose() => seat.Leave();
 

@@ -9,16 +9,22 @@ public abstract class HandTest : IDisposable
     private static readonly HttpClient Client = new();
     private Browser? browser;
 
-    protected Server Server { get; } = Server.Take();
+    protected HandTest(bool share = false) => Server = share ? new(share: true) : Server.Take();
+
+    protected Server Server { get; }
     /// <summary>Started when it is first looked at: some tests bring one of another size.</summary>
     protected Browser Browser => browser ??= new();
 
     public void Dispose()
     {
         browser?.Dispose();
+        Leave();
         Server.Leave();
         GC.SuppressFinalize(this);
     }
+
+    /// <summary>What a test has beside the browser goes too.</summary>
+    protected virtual void Leave() { }
 
     protected string Job { get; set; } = "";
 

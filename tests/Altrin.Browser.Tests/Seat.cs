@@ -21,7 +21,7 @@ internal sealed class Seat
     private Seat(string kind, int width, int height, bool isPhone)
     {
         this.kind = kind;
-        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium", AcceptInsecureCertificates = true };
         options.AddArguments("--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
             "--disable-component-update", "--disable-sync", "--hide-scrollbars", $"--user-data-dir={profile}", $"--window-size={width},{height}");
         if (isPhone) options.EnableMobileEmulation(new OpenQA.Selenium.Chromium.ChromiumMobileEmulationDeviceSettings { Width = width, Height = height, PixelRatio = 2, EnableTouchEvents = true, UserAgent = "Mozilla/5.0 (Linux; Android 14) Mobile" });
@@ -48,7 +48,7 @@ internal sealed class Seat
             foreach (var window in old)
             {
                 Driver.SwitchTo().Window(window);
-                if (Uri.TryCreate(Driver.Url, UriKind.Absolute, out var at) && at.Scheme == "http") origins.Add(at.GetLeftPart(UriPartial.Authority));
+                if (Uri.TryCreate(Driver.Url, UriKind.Absolute, out var at) && at.Scheme is "http" or "https") origins.Add(at.GetLeftPart(UriPartial.Authority));
             }
             // What a tab was told, of widths, paper or a slow line, goes with it.
             Driver.SwitchTo().NewWindow(WindowType.Tab);

@@ -45,21 +45,32 @@ public sealed class Server : IDisposable
     /// <summary>Nobody shall have it after this test.</summary>
     public void Spoil() => isSpoilt = true;
 
-    public Server()
+    /// <param name="share">It answers a phone too; nobody else shall have it then.</param>
+    public Server(bool share = false)
     {
         Data = Directory.CreateTempSubdirectory("altrin-browser-").FullName;
-        using var listener = new TcpListener(IPAddress.Loopback, 0);
-        listener.Start();
-        Port = ((IPEndPoint)listener.LocalEndpoint).Port;
-        listener.Stop();
+        Port = FreePort();
+        if (share) (DoorPort, isSpoilt) = (FreePort(), true);
         All.Add(this);
         Start();
+    }
+
+    private static int FreePort()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
     }
 
     public static string Root { get; } = FindRoot();
 
     public string Data { get; }
     public int Port { get; }
+    private int DoorPort { get; }
+
+    /// <summary>Where a phone calls. Any machine has this address; a house's own would be another.</summary>
+    public string Door => $"https://127.0.0.1:{DoorPort}";
+
     public string Address => $"http://localhost:{Port}";
 
     public void Restart()
@@ -88,7 +99,8 @@ public sealed class Server : IDisposable
     {
         var program = Path.Combine(Root, "build", "app", "altrin-web.dll");
         Assert.True(File.Exists(program), "The program is not built. Run ./altrin test, which builds it first.");
-        process = Process.Start("dotnet", [program, "--data", Data, "--demo", "true", "--port", $"{Port}", "--web", Path.Combine(Root, "web", "dist")]);
+        process = Process.Start("dotnet", [program, "--data", Data, "--demo", "true", "--port", $"{Port}", "--web", Path.Combine(Root, "web", "dist"),
+            .. DoorPort == 0 ? Array.Empty<string>() : ["--share", "true", "--share-address", "127.0.0.1", "--share-port", $"{DoorPort}"]]);
         using var client = new HttpClient();
         for (var patience = Stopwatch.StartNew(); patience.Elapsed < TimeSpan.FromSeconds(30); Thread.Sleep(50))
         {

@@ -61,7 +61,7 @@ public class JobTests
         var job = await app.NewJob();
         await Json(await app.Do(job, "found", Address("192.168.7.1/24")));
         var late = await app.Do(job, "found", Address("192.168.8.1/24"));
-        Assert.StartsWith("This job was changed in another tab meanwhile.", (string)(await Json(late, HttpStatusCode.Conflict))["title"]!);
+        Assert.StartsWith("This was changed in another tab or on another device meanwhile.", (string)(await Json(late, HttpStatusCode.Conflict))["title"]!);
         var now = await Json(await app.Client.GetAsync($"/api/jobs/{job["id"]}"));
         Assert.Equal("192.168.7.1/24", (string)now["found"]!["document"]!["devices"]![1]!["lan"]!["address"]!);
     }

@@ -11,7 +11,7 @@ internal static class Answers
         TypedResults.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such job. It may have been deleted in another tab.");
 
     public static ProblemHttpResult ChangedMeanwhile() => TypedResults.Problem(statusCode: StatusCodes.Status409Conflict,
-        title: "This job was changed in another tab meanwhile. Nothing was overwritten: look at the present state and do it again.");
+        title: "This was changed in another tab or on another device meanwhile. Nothing was overwritten: look at the present state and do it again.");
 
     public static ValidationProblem Invalid(string place, string message) =>
         TypedResults.ValidationProblem(new Dictionary<string, string[]> { [place] = [message] }, title: message);

@@ -31,7 +31,7 @@ export type JobTools = {
 const Screen = createContext<JobScreen | null>(null)
 const Tools = createContext<JobTools | null>(null)
 
-const tickPatienceMs = 1_200
+const tickPatienceMs = 400
 
 const later = (ms: number) => new Promise<true>((done) => setTimeout(() => done(true), ms))
 

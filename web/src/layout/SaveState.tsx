@@ -66,7 +66,14 @@ export function SaveState() {
               with a new code from the laptop.
             </>
           ) : isGuest ? (
-            `The laptop is away: go on, and keep this page open. ${kinds.length ? `${kinds.join(' and ')} to be handed in when it is back.` : 'Nothing is lost.'}`
+            // Two short lines, always: nothing under them may move while a finger is on its way.
+            <>
+              The laptop is away. Keep this page open.
+              <br />
+              {kinds.length === 0
+                ? 'Nothing waits for it yet.'
+                : `${kinds.join(' and ')} ${waiting + photos === 1 ? 'waits' : 'wait'} for it.`}
+            </>
           ) : waiting > 0 ? (
             `Not saved yet: no answer from Altrin. ${waiting === 1 ? 'One change waits' : `${waiting} changes wait`}; they go by themselves as soon as it answers.`
           ) : (

@@ -17,7 +17,6 @@ const time = (at: string) => new Date(at).toLocaleTimeString('en-GB', { hour: '2
 export function StepView(props: {
   step: WorkStep
   tick: TickView
-  isBusy?: boolean
   onStart: () => unknown
   onFinish: (outcome: 'as-said') => unknown
   /** What was seen instead is asked for. */
@@ -136,7 +135,6 @@ export function StepView(props: {
             px="28px"
             minH="44px"
             fontSize="16px"
-            aria-busy={props.isBusy || undefined}
             onClick={() => props.onFinish('as-said')}
           >
             Seen as said

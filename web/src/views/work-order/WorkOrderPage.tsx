@@ -1,6 +1,6 @@
 import { Box, Grid, Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
-import { useEffect, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { ApiProblem } from '../../api/client'
 import { workOrder } from '../../api/queries'
 import type { WorkStep } from '../../api/types'
@@ -9,7 +9,6 @@ import { useKeys } from '../../layout/useKeys'
 import { usePlace } from '../../layout/usePlace'
 import { focusOn } from '../../parts/focusOn'
 import { Press } from '../../parts/Press'
-import { useBusy } from '../../parts/useBusy'
 import { untouched } from '../../state/outbox'
 import { useWaitingChanges, withWaiting } from '../../state/waitingTicks'
 import { useWatch } from '../../state/watch'
@@ -57,24 +56,28 @@ export function WorkOrderPage() {
     turn({ step: step.key })
   }
 
+  /** Steps of which it was just said: a second press on one says nothing more. */
+  const said = useRef(new Set<string>())
   const finish = async (outcome: 'as-said' | 'something-else') => {
-    if (!current || tickOf(current).outcome !== 'open') return
+    if (!current || tickOf(current).outcome !== 'open' || said.current.has(current.key)) return
+    said.current.add(current.key)
     const next = steps[steps.indexOf(current) + 1]
     if (!watch.of[job.id]?.since) watch.start(job.id)
-    if (!(await tick(current.key, { outcome }))) return
+    const isKept = await tick(current.key, { outcome })
+    said.current.delete(current.key)
+    if (!isKept) return
     setOtherAt(null)
     if (outcome === 'as-said') go(next)
     // Where the work goes on: the next step's own button; where something else was seen, the words for it.
     focusOn(outcome === 'as-said' ? '[data-done]' : '#note')
   }
-  const { busy, run } = useBusy()
   const askOther = (step: WorkStep) => {
     if (tickOf(step).outcome !== 'open') return
     setOtherAt(step.key)
     focusOn('[data-instead-head]')
   }
 
-  useKeys({ done: () => run(() => finish('as-said')), else: () => current && askOther(current) })
+  useKeys({ done: () => void finish('as-said'), else: () => current && askOther(current) })
   const shown = current?.key
   useEffect(() => {
     if (!shown) return
@@ -155,8 +158,7 @@ export function WorkOrderPage() {
           step={current}
           tick={tickOf(current)}
           onStart={() => tick(current.key, { startedAt: new Date().toISOString() })}
-          isBusy={busy}
-          onFinish={(outcome) => run(() => finish(outcome))}
+          onFinish={finish}
           onElse={() => askOther(current)}
           shown={<Shown step={current} asked={asked} onOther={() => askOther(current)} />}
           instead={
@@ -166,7 +168,7 @@ export function WorkOrderPage() {
                 possible={data.otherwise[current.key] ?? []}
                 asked={asked}
                 turns={data.turns.length}
-                onNoteOnly={() => run(() => finish('something-else'))}
+                onNoteOnly={() => finish('something-else')}
                 onTurned={() => {
                   setOtherAt(null)
                   // On the way back the rest leads back, from where the house now stands.

@@ -1,0 +1,92 @@
+using OpenQA.Selenium;
+
+namespace Altrin.Browser.Tests;
+
+/// <summary>A phone beside the laptop: it joins, both see what either does, and it goes on alone while the laptop is away.</summary>
+public sealed class PhoneTests : HandTest
+{
+    private readonly Browser phone = new(390, 844, isPhone: true);
+
+    public PhoneTests() : base(share: true) { }
+
+    private string MakeCode()
+    {
+        Browser.Press("Make a code");
+        return Browser.Css("[data-testid=join-code]").Text;
+    }
+
+    private void Join()
+    {
+        Browser.Press("phone");
+        phone.Go($"{Server.Door}/job/{Job}/work?side=planned");
+        phone.UntilText("The laptop lets this phone in by a code");
+        phone.Field("Code").SendKeys("AAAAA AAAAA" + Keys.Enter);
+        phone.UntilText("This code is not the one on the laptop");
+        phone.Field("Code").Clear();
+        phone.Field("Code").SendKeys(MakeCode().ToLowerInvariant());
+        phone.Field("What this phone is called there (as you like)").SendKeys("Blue phone" + Keys.Enter);
+        phone.UntilText("Jobs");
+        Browser.UntilText("Blue phone");
+        Browser.Press("Close");
+        phone.Go($"{Server.Door}/job/{Job}/work?side=planned");
+    }
+
+    [Fact]
+    public void What_either_does_the_other_sees_and_an_ended_session_ends()
+    {
+        OpenDemo();
+        Join();
+        phone.UntilText("Nothing to do yet");
+        Browser.Press("Move Study printer to 192.168.31.2");
+        // Nobody reloads anything.
+        phone.Css("section[aria-label='Step 1']");
+        phone.Go($"{Server.Door}/job/{Job}/stairs?side=planned");
+        phone.Press("undo");
+        Browser.UntilText("2 of 7 wants hold");
+        Assert.Null(Planned()["undo"]);
+
+        Browser.Press("phone");
+        Browser.Press("End the session of Blue phone");
+        Browser.UntilText("Nobody yet.");
+        phone.Go($"{Server.Door}/");
+        phone.UntilText("The laptop lets this phone in by a code");
+        Assert.Empty(Browser.Complaints());
+    }
+
+    [Fact]
+    public void The_phone_goes_on_alone_and_hands_everything_in()
+    {
+        OpenDemo();
+        Browser.Press("Make Studio router an access point by hand");
+        Browser.UntilText("Planned:");
+        Join();
+        phone.Css("section[aria-label='Step 1']");
+
+        Server.Stop();
+        phone.Press("Seen as said");
+        phone.Css("section[aria-label='Step 2']");
+        phone.UntilText("The laptop is away. Keep this page open.");
+        var note = phone.Css("#note");
+        note.SendKeys("lamp green at the second try");
+        phone.Driver.FindElement(By.CssSelector("input[type=file]")).SendKeys(Path.Combine(Server.Root, "docs", "screenshots", "visit.png"));
+        phone.UntilText("1 picture to be handed in.");
+        phone.Press("Seen as said");
+        phone.Css("section[aria-label='Step 3']");
+        phone.Press("Seen as said");
+        phone.Css("section[aria-label='Step 4']");
+
+        Server.Start();
+        phone.Until(() => !phone.Has("The laptop is away"), "the laptop to be there again");
+        var order = Ask($"/api/jobs/{Job}/work-order")!;
+        phone.Until(() => Ask($"/api/jobs/{Job}/work-order")!["ticks"]!.AsArray().Count(tick => (string)tick!["outcome"]! == "as-said") == 3, "three ticks to be handed in");
+        var second = (string)order["order"]!["steps"]![1]!["key"]!;
+        Assert.Equal("lamp green at the second try", (string)Ask($"/api/jobs/{Job}/work-order")!["ticks"]!.AsArray().Single(tick => (string)tick!["stepKey"]! == second)!["note"]!);
+        phone.Until(() => Ask($"/api/jobs/{Job}/photos")!.AsArray().Count == 1, "the picture to be handed in");
+        Assert.Equal(second, (string)Ask($"/api/jobs/{Job}/photos")![0]!["subject"]!);
+        // And the laptop, which was ended and started, shows it.
+        Browser.Press(() => Browser.Link("Work order"));
+        Browser.UntilText("3 of ");
+    }
+
+    protected override void Leave() => phone.Dispose();
+}
