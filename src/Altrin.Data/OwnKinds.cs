@@ -20,12 +20,15 @@ public sealed class OwnKinds(string folder)
             .Select(file => KitReader.Read(File.ReadAllBytes(file)).Kind).OfType<KitKind>().OrderBy(kind => kind.Name, StringComparer.Ordinal)];
     }
 
+    /// <summary>Lets the core know them: their words stand in orders, and a reset sets such a box as it is sold.</summary>
+    public void Tell() => KitShelf.Tell(All());
+
     public KitKind? Find(string kit) => IsName(kit) && File.Exists(FileOf(kit)) ? KitReader.Read(File.ReadAllBytes(FileOf(kit))).Kind : null;
 
     /// <returns>Why it is not kept; null when it is.</returns>
     public DocumentProblem? Keep(KitKind kind)
     {
-        if (KitShelf.Find(kind.Kit) is not null) return new("kit", $"“{kind.Kit}” is a kind that comes with Altrin. Give yours another id.");
+        if (KitShelf.Comes(kind.Kit)) return new("kit", $"“{kind.Kit}” is a kind that comes with Altrin. Give yours another id.");
         lock (gate)
         {
             Directory.CreateDirectory(folder);
@@ -35,6 +38,7 @@ public sealed class OwnKinds(string folder)
             File.WriteAllText(half, KitReader.Write(kind), new UTF8Encoding(false));
             File.Move(half, FileOf(kind.Kit), overwrite: true);
         }
+        Tell();
         return null;
     }
 
@@ -42,6 +46,7 @@ public sealed class OwnKinds(string folder)
     {
         if (!IsName(kit) || !File.Exists(FileOf(kit))) return false;
         File.Delete(FileOf(kit));
+        Tell();
         return true;
     }
 

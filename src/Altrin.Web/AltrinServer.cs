@@ -6,6 +6,7 @@ using Altrin.Web.Demo;
 using Altrin.Web.Live;
 using Altrin.Web.Security;
 using Altrin.Web.Share;
+using Altrin.Web.Visit;
 using Microsoft.AspNetCore.ResponseCompression;
 
 namespace Altrin.Web;
@@ -62,6 +63,7 @@ public static class AltrinServer
         builder.Services.AddSingleton<ChangeFeed>();
         Sharing.Add(builder, settings["data"] ?? "data");
         KeyRing.Add(builder.Services, settings["data"] ?? "data");
+        builder.Services.AddSingleton(new MakerRegistry(settings["registry"] ?? MakerRegistry.Usual));
         builder.Services.AddSingleton(new OwnKinds(Path.Combine(settings["data"] ?? "data", "kit")));
         builder.Services.ConfigureHttpJsonOptions(json => AltrinJson.Configure(json.SerializerOptions));
         builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
@@ -76,6 +78,7 @@ public static class AltrinServer
         var app = builder.Build();
         app.Services.GetRequiredService<JobStore>().Prepare();
         if (settings.GetValue("demo", false)) DemoHouses.Load(app.Services.GetRequiredService<JobStore>()).GetAwaiter().GetResult();
+        app.Services.GetRequiredService<OwnKinds>().Tell();
         var idle = app.Services.GetRequiredService<IdleMemory>();
         app.Use((context, next) =>
         {

@@ -14,11 +14,15 @@ public sealed class TestApp : IDisposable
     private readonly WebApplicationFactory<AltrinServer.EntryPoint> factory;
     private readonly bool keepsData;
 
-    public TestApp(string? data = null)
+    public TestApp(string? data = null, params (string Name, string Value)[] settings)
     {
         Data = data ?? Directory.CreateTempSubdirectory("altrin-test-").FullName;
         keepsData = data is not null;
-        factory = new WebApplicationFactory<AltrinServer.EntryPoint>().WithWebHostBuilder(host => host.UseSetting("data", Data));
+        factory = new WebApplicationFactory<AltrinServer.EntryPoint>().WithWebHostBuilder(host =>
+        {
+            host.UseSetting("data", Data);
+            foreach (var (name, value) in settings) host.UseSetting(name, value);
+        });
         Client = factory.CreateClient(new() { BaseAddress = new("http://localhost:5080") });
     }
 

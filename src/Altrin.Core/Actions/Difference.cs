@@ -121,6 +121,8 @@ public sealed record Difference(ImmutableArray<InstallerAction> All, ImmutableAr
                 if (!Json.Same(house.Needs.FirstOrDefault(one => one.Id == need.Id), need)) Do(new SetNeed(need));
             var wanted = new DescribeHouse(planned.Name, planned.Country, planned.Building) { Rooms = planned.Rooms, Runs = planned.Runs, Neighbours = planned.Neighbours };
             if (!Json.Same(wanted.Apply(house), house)) Do(wanted);
+            foreach (var gone in house.Measured.Where(one => !planned.Measured.Any(kept => kept.Id == one.Id))) Do(new ForgetMeasured(gone.Id));
+            foreach (var one in planned.Measured.Where(one => !Json.Same(house.Measured.FirstOrDefault(now => now.Id == one.Id), one))) Do(new NoteMeasured(one));
             var order = new PutInOrder
             {
                 Devices = [.. planned.Devices.Select(one => one.Id)],

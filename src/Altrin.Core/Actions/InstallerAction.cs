@@ -59,6 +59,8 @@ namespace Altrin.Core.Actions;
 [JsonDerivedType(typeof(DescribeDevice), "describe-device")]
 [JsonDerivedType(typeof(DescribeEndpoint), "describe-endpoint")]
 [JsonDerivedType(typeof(DescribeHouse), "describe-house")]
+[JsonDerivedType(typeof(NoteMeasured), "note-measured")]
+[JsonDerivedType(typeof(ForgetMeasured), "forget-measured")]
 [JsonDerivedType(typeof(PutInOrder), "put-in-order")]
 public abstract record InstallerAction
 {

@@ -53,6 +53,7 @@ public static class DocumentReader
             Rooms = r.Objects("rooms", Room),
             Runs = r.Objects("runs", Run),
             Neighbours = r.Objects("neighbours", Neighbour),
+            Measured = r.Objects("measured", Measured),
             Unknown = r.Rest(),
         };
     }
@@ -120,6 +121,17 @@ public static class DocumentReader
         Category = r.Text("category"),
         LengthM = r.Number("lengthM", Limits.LengthM),
         Laid = r.Flag("laid", false),
+        Unknown = r.Rest(),
+    };
+
+    private static Measurement Measured(ObjectReader r) => new()
+    {
+        Id = r.Id("id"),
+        Room = r.RequiredText("room"),
+        Device = r.Text("device"),
+        Mbps = r.Number("mbps", Limits.Mbps),
+        LevelDbm = r.Number("levelDbm", NeighbourNetwork.LowestDbm, NeighbourNetwork.HighestDbm),
+        At = r.Text("at"),
         Unknown = r.Rest(),
     };
 

@@ -14,7 +14,25 @@ public static class KitShelf
 
     private static readonly Lazy<ImmutableArray<KitKind>> Shelf = new(Load);
 
-    public static KitKind? Find(string? kit) => kit is null ? null : ByKit.Value.GetValueOrDefault(kit);
+    /// <summary>An installer's own, as whoever keeps them has told; what comes with the program goes before.</summary>
+    private static FrozenDictionary<string, KitKind> own = FrozenDictionary<string, KitKind>.Empty;
+
+    public static KitKind? Find(string? kit) => kit is null ? null : ByKit.Value.GetValueOrDefault(kit) ?? Volatile.Read(ref own).GetValueOrDefault(kit);
+
+    /// <summary>The kinds that come with the program alone.</summary>
+    public static bool Comes(string kit) => ByKit.Value.ContainsKey(kit);
+
+    /// <summary>Goes up whenever the own kinds change: what was said with their words is said anew.</summary>
+    public static int Edition => Volatile.Read(ref edition);
+
+    private static int edition;
+
+    /// <summary>Tells the installer's own kinds, all of them: orders then use their words too.</summary>
+    public static void Tell(IEnumerable<KitKind> kinds)
+    {
+        Volatile.Write(ref own, kinds.DistinctBy(kind => kind.Kit).ToFrozenDictionary(kind => kind.Kit, StringComparer.Ordinal));
+        Interlocked.Increment(ref edition);
+    }
 
     /// <summary>The box as its kind is sold, with the address on its own label; null where the kind is not known or the box has other radios by now.</summary>
     public static Device? Sold(Device box) => Find(box.Kit) is { Sold: not null } kind

@@ -38,6 +38,9 @@ public sealed record NetworkDocument : DocumentPart
     [OmitEmpty]
     public ImmutableArray<NeighbourNetwork> Neighbours { get; init; } = [];
 
+    [OmitEmpty]
+    public ImmutableArray<Measurement> Measured { get; init; } = [];
+
     public Device? FindDevice(string id) => Devices.FirstOrDefault(device => device.Id == id);
     public Endpoint? FindEndpoint(string id) => Endpoints.FirstOrDefault(endpoint => endpoint.Id == id);
     public Cable? FindCable(string id) => Cables.FirstOrDefault(cable => cable.Id == id);

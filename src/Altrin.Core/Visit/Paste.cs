@@ -35,9 +35,10 @@ public sealed record Paste(ImmutableArray<RecognisedPart> Parts, ImmutableArray<
     public const int MostLines = 600;
 
     /// <param name="before">A list taken before a box was plugged in; null where there was none.</param>
-    public static Paste Of(NetworkDocument house, string text, string? before = null)
+    /// <param name="maker">Whom a MAC is registered to, where somebody here knows.</param>
+    public static Paste Of(NetworkDocument house, string text, string? before = null, Func<MacAddress, string?>? maker = null)
     {
         var readings = PastedText.Read(text);
-        return new PasteReader(house, readings).Read(PastedText.Split(text), before is null ? [] : PastedText.Read(before));
+        return new PasteReader(house, readings, maker).Read(PastedText.Split(text), before is null ? [] : PastedText.Read(before));
     }
 }

@@ -23,9 +23,11 @@ internal sealed class PasteReader
     private readonly HashSet<string> taken, names;
     private readonly HashSet<string> ownMacs = new(StringComparer.Ordinal), ownAddresses = new(StringComparer.Ordinal), waysOut = new(StringComparer.Ordinal);
 
-    public PasteReader(NetworkDocument house, IReadOnlyList<PastedReading> readings)
+    private readonly Func<MacAddress, string?>? maker;
+
+    public PasteReader(NetworkDocument house, IReadOnlyList<PastedReading> readings, Func<MacAddress, string?>? maker)
     {
-        (this.house, this.readings, state) = (house, readings, Simulator.Run(house));
+        (this.house, this.readings, this.maker, state) = (house, readings, maker, Simulator.Run(house));
         taken = [.. house.Devices.Select(box => box.Id), .. house.Endpoints.Select(thing => thing.Id)];
         names = new(house.Devices.Select(box => box.Name).Concat(house.Endpoints.Select(thing => thing.Name)), StringComparer.OrdinalIgnoreCase);
         foreach (var adapter in RealAdapters())
@@ -183,6 +185,7 @@ internal sealed class PasteReader
         var how = seen.Name is { } called ? $"calls itself {called}" : "ask, turn it off and paste again, or look at the label";
         var mac = MacAddress.TryParse(seen.Mac, out var own) ? own : (MacAddress?)null;
         if (mac is { IsLocallyAdministered: true }) how += "; its MAC is a private one and may change";
+        else if (mac is { } registered && maker?.Invoke(registered) is { } by) how += $"; its MAC is registered to {by}";
         if (isNew) how = $"came between the two lists; {how}";
         var connect = Likely(seen);
         if (connect is not null) how += $". Taken as on Wi-Fi {connect.Ssid}";

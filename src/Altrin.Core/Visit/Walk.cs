@@ -117,6 +117,9 @@ internal sealed class Walker(NetworkState state)
                 yield return new(StopKind.Rooms, null, $"{Rooms.Say(house, gateway!.Room!)} to {Rooms.Say(house, box.Room!)}: is a cable laid, or could one be?", "Decides between radio and cable.");
         var loose = house.Endpoints.Count(thing => thing.Connect is null);
         if (loose > 0) yield return new(StopKind.Things, null, $"{Count(loose, "thing")} on nothing yet", "Until it is known where they hang nothing is said of them.");
+        foreach (var room in house.Needs.OfType<Need.Speed>().Select(need => need.Room ?? house.FindEndpoint(need.Endpoint ?? "")?.Room).OfType<string>().Distinct(StringComparer.Ordinal))
+            if (!house.Measured.Any(one => Rooms.AreSame(house, one.Room, room)))
+                yield return new(StopKind.Rooms, null, $"What is measured in {Rooms.Say(house, room)} today?", "Without it nobody can show afterwards what the work has changed.");
         if (house.Country is null) yield return new(StopKind.Rooms, null, "Which country is it?", "Decides which channels and powers are lawful.");
     }
 

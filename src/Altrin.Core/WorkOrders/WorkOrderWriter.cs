@@ -332,9 +332,12 @@ public static class WorkOrderWriter
         work.Phase = "Prove it";
         foreach (var need in work.Planned.Needs.OfType<Need.Speed>())
         {
-            var where = need.Room is { } room ? Rooms.Say(work.House, room) : work.House.FindEndpoint(need.Endpoint!)?.Room is { } there ? Rooms.Say(work.House, there) : work.House.NameOf(need.Endpoint!);
+            var where = need.Room is { } wanted ? Rooms.Say(work.House, wanted) : work.House.FindEndpoint(need.Endpoint!)?.Room is { } there ? Rooms.Say(work.House, there) : work.House.NameOf(need.Endpoint!);
             var verdict = NeedBook.Judge(new(work.State), need);
-            work.Step(new($"Measure in {where}", $"Go to {where}, join there and measure: 20 MB or 30 s, the best of three, beside what was measured before")
+            var room = need.Room ?? work.House.FindEndpoint(need.Endpoint!)?.Room;
+            var before = room is null ? null : work.House.Measured.LastOrDefault(one => one.Mbps is not null && Rooms.AreSame(work.House, one.Room, room));
+            var beside = before is null ? "beside what was measured before" : $"beside the {before.Mbps} Mb/s measured before{(before.At is { } day ? $", {day}" : "")}";
+            work.Step(new($"Measure in {where}", $"Go to {where}, join there and measure: 20 MB or 30 s, the best of three, {beside}")
             { Expect = _ => [new WantReading(need.Id, verdict.Sentence, verdict.Met ?? Answer.No)], Cautions = ["A rate near the line’s own says only that it is at least that."] });
         }
     }

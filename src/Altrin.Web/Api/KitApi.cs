@@ -69,7 +69,7 @@ internal static class KitApi
             if ((n == 1 ? stem : $"{stem}-{n}") is var kit && Find(kit, own) is null) return kit;
     }
 
-    private static Results<NoContent, ProblemHttpResult> Remove(string kit, OwnKinds own) => KitShelf.Find(kit) is not null
+    private static Results<NoContent, ProblemHttpResult> Remove(string kit, OwnKinds own) => KitShelf.Comes(kit)
         ? TypedResults.Problem(statusCode: StatusCodes.Status409Conflict, title: "That kind comes with Altrin and stays.")
         : own.Remove(kit) ? TypedResults.NoContent() : Missing();
 

@@ -5,6 +5,7 @@ using Altrin.Core.Simulation;
 using Altrin.Core.Visit;
 using Altrin.Data;
 using Altrin.Web.Live;
+using Altrin.Web.Visit;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Altrin.Web.Api;
@@ -29,11 +30,11 @@ internal static class VisitApi
     private static async Task<Results<Ok<Walk>, ProblemHttpResult>> Look(string id, JobStore jobs, CancellationToken cancel) =>
         await jobs.Find(id, cancel) is { } job ? TypedResults.Ok(Walk.Of(Evaluated.Of(job.Found.Document).State)) : Answers.NoSuchJob();
 
-    private static async Task<Results<Ok<Paste>, ValidationProblem, ProblemHttpResult>> Read(string id, PastedInput pasted, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<Paste>, ValidationProblem, ProblemHttpResult>> Read(string id, PastedInput pasted, JobStore jobs, MakerRegistry makers, CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
         if (pasted.Text.Length > PastedText.MostLetters) return Answers.Invalid("text", "More than 4 million letters. Paste less at once.");
-        return TypedResults.Ok(Paste.Of(job.Found.Document, pasted.Text, string.IsNullOrWhiteSpace(pasted.Before) ? null : pasted.Before));
+        return TypedResults.Ok(Paste.Of(job.Found.Document, pasted.Text, string.IsNullOrWhiteSpace(pasted.Before) ? null : pasted.Before, makers.Of));
     }
 
     private static async Task<Results<Ok<Ruler[]>, ProblemHttpResult>> Addresses(string id, string side, JobStore jobs, CancellationToken cancel)

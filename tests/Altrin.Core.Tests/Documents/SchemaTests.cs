@@ -52,6 +52,7 @@ public class SchemaTests
     [InlineData(typeof(Room), "rooms")]
     [InlineData(typeof(CableRun), "runs")]
     [InlineData(typeof(NeighbourNetwork), "neighbours")]
+    [InlineData(typeof(Measurement), "measured")]
     public void The_reader_asks_for_every_field_of_a_record_and_for_no_other(Type record, string place)
     {
         Assert.Equal(FieldsOf(record).Order(), Published(place)["properties"]!.AsObject().Select(field => field.Key).Order());

@@ -10,6 +10,7 @@ import { useBusy } from '../parts/useBusy'
 import { DraftScope } from '../parts/useDraft'
 import { nameOf } from '../parts/words'
 import { useHand } from '../state/hand'
+import { useMarks } from '../state/marks'
 import { useTraced } from '../state/trace'
 import { Announcer } from './Announcer'
 import { JobProvider, useJob, useTools } from './JobContext'
@@ -41,6 +42,14 @@ export function JobPage() {
   const { data, error, refetch } = useQuery(jobQuery(id))
   useEffect(fetchStagesInQuiet, [])
   useProvisions(data)
+  // What is in the hand or marked is of this house.
+  useEffect(
+    () => () => {
+      useHand.getState().hold(null)
+      useMarks.getState().clear()
+    },
+    [id],
+  )
   if (error instanceof ApiProblem && error.status === 404) return <NotFound what="There is no such job." />
   if (!data)
     return (
@@ -115,6 +124,7 @@ function Frame() {
     escape: () => {
       const chosen = screen.selected
       hold(null)
+      useMarks.getState().clear()
       tools.select(null)
       // Back to what the panel was about, where the person came from.
       if (chosen && document.activeElement?.closest('[data-panel]')) focusOn(cardOf(chosen))

@@ -2876,7 +2876,7 @@ export interface components {
                 [key: string]: string[];
             };
         };
-        InstallerAction: components["schemas"]["InstallerActionPlugCable"] | components["schemas"]["InstallerActionUnplugCable"] | components["schemas"]["InstallerActionReplaceCable"] | components["schemas"]["InstallerActionMoveCableEnd"] | components["schemas"]["InstallerActionConnectEndpoint"] | components["schemas"]["InstallerActionUnplugEndpoint"] | components["schemas"]["InstallerActionSetEndpointAddress"] | components["schemas"]["InstallerActionPlugLaptop"] | components["schemas"]["InstallerActionJoinLaptop"] | components["schemas"]["InstallerActionSetLaptopAddress"] | components["schemas"]["InstallerActionPutLaptopAway"] | components["schemas"]["InstallerActionSetMode"] | components["schemas"]["InstallerActionSetLanAddress"] | components["schemas"]["InstallerActionAskForLanAddress"] | components["schemas"]["InstallerActionTurnOnDhcpServer"] | components["schemas"]["InstallerActionTurnOffDhcpServer"] | components["schemas"]["InstallerActionMovePool"] | components["schemas"]["InstallerActionSetLeaseGateway"] | components["schemas"]["InstallerActionReserveAddress"] | components["schemas"]["InstallerActionReleaseReservation"] | components["schemas"]["InstallerActionSetWan"] | components["schemas"]["InstallerActionSetWifi"] | components["schemas"]["InstallerActionSetForward"] | components["schemas"]["InstallerActionRemoveForward"] | components["schemas"]["InstallerActionSetDmzHost"] | components["schemas"]["InstallerActionSetPassthroughTarget"] | components["schemas"]["InstallerActionSetUplink"] | components["schemas"]["InstallerActionSetPortVlan"] | components["schemas"]["InstallerActionChangeAdminPassword"] | components["schemas"]["InstallerActionSetFeature"] | components["schemas"]["InstallerActionKeepApart"] | components["schemas"]["InstallerActionConfigureDevice"] | components["schemas"]["InstallerActionFactoryReset"] | components["schemas"]["InstallerActionRestart"] | components["schemas"]["InstallerActionAddDevice"] | components["schemas"]["InstallerActionRemoveDevice"] | components["schemas"]["InstallerActionCarryDevice"] | components["schemas"]["InstallerActionAddEndpoint"] | components["schemas"]["InstallerActionRemoveEndpoint"] | components["schemas"]["InstallerActionRename"] | components["schemas"]["InstallerActionSetNeed"] | components["schemas"]["InstallerActionRemoveNeed"] | components["schemas"]["InstallerActionSetLine"] | components["schemas"]["InstallerActionRemoveLine"] | components["schemas"]["InstallerActionSetLeaseDns"] | components["schemas"]["InstallerActionSetLeaseTime"] | components["schemas"]["InstallerActionSetWanDns"] | components["schemas"]["InstallerActionRemoveWifi"] | components["schemas"]["InstallerActionSwitchPower"] | components["schemas"]["InstallerActionDescribeDevice"] | components["schemas"]["InstallerActionDescribeEndpoint"] | components["schemas"]["InstallerActionDescribeHouse"] | components["schemas"]["InstallerActionPutInOrder"];
+        InstallerAction: components["schemas"]["InstallerActionPlugCable"] | components["schemas"]["InstallerActionUnplugCable"] | components["schemas"]["InstallerActionReplaceCable"] | components["schemas"]["InstallerActionMoveCableEnd"] | components["schemas"]["InstallerActionConnectEndpoint"] | components["schemas"]["InstallerActionUnplugEndpoint"] | components["schemas"]["InstallerActionSetEndpointAddress"] | components["schemas"]["InstallerActionPlugLaptop"] | components["schemas"]["InstallerActionJoinLaptop"] | components["schemas"]["InstallerActionSetLaptopAddress"] | components["schemas"]["InstallerActionPutLaptopAway"] | components["schemas"]["InstallerActionSetMode"] | components["schemas"]["InstallerActionSetLanAddress"] | components["schemas"]["InstallerActionAskForLanAddress"] | components["schemas"]["InstallerActionTurnOnDhcpServer"] | components["schemas"]["InstallerActionTurnOffDhcpServer"] | components["schemas"]["InstallerActionMovePool"] | components["schemas"]["InstallerActionSetLeaseGateway"] | components["schemas"]["InstallerActionReserveAddress"] | components["schemas"]["InstallerActionReleaseReservation"] | components["schemas"]["InstallerActionSetWan"] | components["schemas"]["InstallerActionSetWifi"] | components["schemas"]["InstallerActionSetForward"] | components["schemas"]["InstallerActionRemoveForward"] | components["schemas"]["InstallerActionSetDmzHost"] | components["schemas"]["InstallerActionSetPassthroughTarget"] | components["schemas"]["InstallerActionSetUplink"] | components["schemas"]["InstallerActionSetPortVlan"] | components["schemas"]["InstallerActionChangeAdminPassword"] | components["schemas"]["InstallerActionSetFeature"] | components["schemas"]["InstallerActionKeepApart"] | components["schemas"]["InstallerActionConfigureDevice"] | components["schemas"]["InstallerActionFactoryReset"] | components["schemas"]["InstallerActionRestart"] | components["schemas"]["InstallerActionAddDevice"] | components["schemas"]["InstallerActionRemoveDevice"] | components["schemas"]["InstallerActionCarryDevice"] | components["schemas"]["InstallerActionAddEndpoint"] | components["schemas"]["InstallerActionRemoveEndpoint"] | components["schemas"]["InstallerActionRename"] | components["schemas"]["InstallerActionSetNeed"] | components["schemas"]["InstallerActionRemoveNeed"] | components["schemas"]["InstallerActionSetLine"] | components["schemas"]["InstallerActionRemoveLine"] | components["schemas"]["InstallerActionSetLeaseDns"] | components["schemas"]["InstallerActionSetLeaseTime"] | components["schemas"]["InstallerActionSetWanDns"] | components["schemas"]["InstallerActionRemoveWifi"] | components["schemas"]["InstallerActionSwitchPower"] | components["schemas"]["InstallerActionDescribeDevice"] | components["schemas"]["InstallerActionDescribeEndpoint"] | components["schemas"]["InstallerActionDescribeHouse"] | components["schemas"]["InstallerActionNoteMeasured"] | components["schemas"]["InstallerActionForgetMeasured"] | components["schemas"]["InstallerActionPutInOrder"];
         InstallerActionAddDevice: {
             /** @enum {string} */
             do?: "add-device";
@@ -2939,6 +2939,11 @@ export interface components {
             do?: "factory-reset";
             device: string;
         };
+        InstallerActionForgetMeasured: {
+            /** @enum {string} */
+            do?: "forget-measured";
+            id: string;
+        };
         InstallerActionJoinLaptop: {
             /** @enum {string} */
             do?: "join-laptop";
@@ -2970,6 +2975,11 @@ export interface components {
             start: components["schemas"]["Ipv4Address"];
             end: components["schemas"]["Ipv4Address"];
             device: string;
+        };
+        InstallerActionNoteMeasured: {
+            /** @enum {string} */
+            do?: "note-measured";
+            measured: components["schemas"]["Measurement"];
         };
         InstallerActionPlugCable: {
             /** @enum {string} */
@@ -3333,6 +3343,16 @@ export interface components {
             next: null | components["schemas"]["NextOrder"];
             forbids: null | components["schemas"]["ForbiddenMode"];
         };
+        Measurement: {
+            id: string;
+            room: string;
+            device?: null | string;
+            /** Format: double */
+            mbps?: null | number;
+            /** Format: double */
+            levelDbm?: null | number;
+            at?: null | string;
+        };
         /** @enum {string} */
         Medium: "ethernet" | "powerline" | "coax";
         MiniBox: {
@@ -3490,6 +3510,7 @@ export interface components {
             rooms?: components["schemas"]["Room"][];
             runs?: components["schemas"]["CableRun"][];
             neighbours?: components["schemas"]["NeighbourNetwork"][];
+            measured?: components["schemas"]["Measurement"][];
         };
         NewCode: {
             address: string;

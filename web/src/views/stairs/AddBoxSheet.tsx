@@ -14,10 +14,12 @@ import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { Sheet } from '../../parts/Sheet'
 import { useBusy } from '../../parts/useBusy'
+import { type HeldKind, useHand } from '../../state/hand'
 import { KindWords } from '../kit/KindWords'
 import { kindOptions } from '../kit/kindOptions'
 import { takeFromShelf } from '../kit/takeFromShelf'
 import { connections } from './connections'
+import { dragKind } from './dragKind'
 import { freshName, makeThing } from './makeThing'
 import { freshId } from './occupants'
 
@@ -41,6 +43,8 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
   const { act } = useTools()
   const { turn } = usePlace()
   const walks = useMatch('/job/:id/visit') !== null
+  const onStairs = (useMatch('/job/:id/:stage')?.params.stage ?? 'stairs') === 'stairs'
+  const takeKind = useHand((hand) => hand.takeKind)
   const { run } = useBusy()
   const queries = useQueryClient()
   const { data: kinds = [] } = useQuery(kitShelf)
@@ -121,6 +125,21 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
       })
       focusOn(walks ? '[data-stop]' : cardOf(id))
     })
+  /** The box with its own label, as it is taken off the shelf. */
+  const inHand = (): HeldKind | null =>
+    kind?.sold
+      ? {
+          kind,
+          label: {
+            name: (name ?? proposed).trim() || proposed,
+            room:
+              name === null && room === (chosen?.room ?? all[0]?.room) ? undefined : room.trim() || undefined,
+            mac: mac.trim() || undefined,
+            address: address.trim() || undefined,
+          },
+        }
+      : null
+  const canCarry = onStairs && !!kind?.sold && (document_.devices ?? []).length > 0
   const sold = kind?.sold
   const asks = sold?.lan?.method === 'dhcp' || !sold?.lan
   return (
@@ -132,6 +151,19 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
       footer={
         <>
           <Press onClick={onClose}>Leave it</Press>
+          {canCarry && (
+            <Press
+              title="Press it, then press where the box shall go; or drag it there."
+              style={{ touchAction: 'none' }}
+              onPointerDown={(event) => dragKind(event, inHand, onClose)}
+              onClick={() => {
+                takeKind(inHand())
+                onClose()
+              }}
+            >
+              Take it in hand
+            </Press>
+          )}
           <Press kind="main" onClick={add}>
             Add it
           </Press>

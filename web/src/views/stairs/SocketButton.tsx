@@ -68,7 +68,11 @@ export const SocketButton = memo(function SocketButton(props: {
 /** The socket that was pressed, if it was one. */
 export function socketAt(target: EventTarget): Socket | null {
   const at = (target as Element).closest('[data-socket]')?.getAttribute('data-socket')
-  if (!at) return null
-  const slash = at.lastIndexOf('/')
-  return { device: at.slice(0, slash), port: at.slice(slash + 1) }
+  return at ? socketOf(at) : null
+}
+
+/** The socket by the word it carries in the page. */
+export function socketOf(word: string): Socket {
+  const slash = word.lastIndexOf('/')
+  return { device: word.slice(0, slash), port: word.slice(slash + 1) }
 }

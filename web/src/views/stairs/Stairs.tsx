@@ -6,22 +6,27 @@ import type { HouseView } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { useStageTools } from '../../layout/stageTools'
 import { AddressText } from '../../parts/AddressText'
+import { Foot } from '../../parts/Foot'
 import { Press } from '../../parts/Press'
 import { nameOf } from '../../parts/words'
 import { useHand } from '../../state/hand'
+import { useMarks } from '../../state/marks'
 import { useTraced } from '../../state/trace'
 import { addressWords } from './addressWords'
 import { BoxCard } from './BoxCard'
+import { Carried } from './Carried'
+import { type Drop, dropEvent } from './dragKind'
 import { place } from './layout/place'
 import { Picture } from './Picture'
-import { BoxInspector, HandBar, LineInspector, ThingInspector } from './panels'
-import { socketAt } from './SocketButton'
+import { BoxInspector, HandBar, KindBar, LineInspector, MarkedBar, ThingInspector } from './panels'
+import { socketAt, socketOf } from './SocketButton'
 import { ThingCard } from './ThingCard'
 import { litBy } from './TraceList'
 import { TreadLabel } from './TreadLabel'
 import { useCableMoves } from './useCableMoves'
 import { useCard } from './useCard'
 import { useLine } from './useLine'
+import { usePlaceKind } from './usePlaceKind'
 import { useRoving } from './useRoving'
 
 /** Which treads say something else than before: they are traced once. */
@@ -54,6 +59,9 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
   })
   const lit = useMemo(() => litBy(isTraced ? followed.data : undefined), [isTraced, followed.data])
   const held = useHand((hand) => hand.held)
+  const kind = useHand((hand) => hand.kind)
+  const placeKind = usePlaceKind()
+  const isMarking = useMarks((store) => store.marked.length > 0)
   const ground = useRef<HTMLDivElement>(null)
   const stairs = useRef<HTMLDivElement>(null)
   const roving = useRoving(stairs, selected)
@@ -100,6 +108,26 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
   const thing = (house.document.endpoints ?? []).find((one) => one.id === selected)
   const line = house.document.line
 
+  const putDown = ({ socket, box, segment }: Drop) => {
+    const at = socket ? socketOf(socket) : null
+    if (at) return () => void placeKind.putInto(at)
+    if (box) return () => void placeKind.putAtBox(box)
+    if (segment) return () => void placeKind.putOnTread(segment)
+    return null
+  }
+  const placeAt = (target: Element) => {
+    const of = (name: string) => target.closest<HTMLElement>(`[data-${name}]`)?.dataset[name]
+    return putDown({ socket: of('socket'), box: of('box'), segment: of('ground') })
+  }
+  const latest = useRef(putDown)
+  latest.current = putDown
+  useEffect(() => {
+    if (isLook) return
+    const drop = (event: Event) => latest.current((event as CustomEvent<Drop>).detail)?.()
+    window.addEventListener(dropEvent, drop)
+    return () => window.removeEventListener(dropEvent, drop)
+  }, [isLook])
+
   useEffect(() => {
     if (!selected || !isPlaced) return
     const card = document.querySelector(
@@ -114,12 +142,20 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
         <Box
           ref={stairs}
           {...roving}
+          onClickCapture={(event) => {
+            if (isLook || !kind) return
+            // What is in the hand goes where is pressed; nothing is opened by it.
+            const put = placeAt(event.target as Element)
+            if (!put) return
+            event.stopPropagation()
+            put()
+          }}
           onClick={(event) => {
             const socket = isLook ? null : socketAt(event.target)
             if (socket) take(socket)
           }}
           onPointerDown={(event) => {
-            const socket = isLook ? null : socketAt(event.target)
+            const socket = isLook || kind ? null : socketAt(event.target)
             if (socket) carry(socket, event)
           }}
           className="picture"
@@ -181,6 +217,21 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
                   </Text>
                 )}
               </Flex>
+              {kind &&
+                placed.treads.map((tread) => (
+                  <Box
+                    key={tread.tread.segment}
+                    data-ground={tread.tread.segment}
+                    position="absolute"
+                    left={`${tread.x}px`}
+                    top={`${tread.y}px`}
+                    w={`${tread.w}px`}
+                    h={`${tread.h}px`}
+                    border="2px dashed"
+                    borderColor="spruce"
+                    borderRadius="4px"
+                  />
+                ))}
               <Box as="ul" aria-label="Stairs" listStyleType="none">
                 {placed.treads.map((tread) => (
                   <Box as="li" key={tread.tread.segment} data-tread>
@@ -265,7 +316,9 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
         )}
       </Box>
       <Suspense>
-        {isLook ? null : held ? (
+        {isLook ? null : kind ? (
+          <KindBar />
+        ) : held ? (
           <HandBar />
         ) : lineOpen ? (
           <LineInspector />
@@ -273,8 +326,13 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
           <BoxInspector key={device.id} device={device} />
         ) : thing ? (
           <ThingInspector key={thing.id} thing={thing} />
+        ) : isMarking ? (
+          <Foot>
+            <MarkedBar />
+          </Foot>
         ) : null}
       </Suspense>
+      {!isLook && <Carried />}
     </Flex>
   )
 }

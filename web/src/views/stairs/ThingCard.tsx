@@ -3,6 +3,7 @@ import { memo } from 'react'
 import type { Endpoint } from '../../api/types'
 import { AddressText } from '../../parts/AddressText'
 import { Edge, type Mark } from '../../parts/Edge'
+import { useMarks } from '../../state/marks'
 import { useCard } from './useCard'
 
 export const ThingCard = memo(function ThingCard(props: {
@@ -17,7 +18,8 @@ export const ThingCard = memo(function ThingCard(props: {
   h: number
 }) {
   const { endpoint, text, isBad, on, mark, x, y, w, h } = props
-  const press = useCard(endpoint.id, on)
+  const press = useCard(endpoint.id, on, true)
+  const isMarked = useMarks((store) => store.marked.includes(endpoint.id))
   return (
     <Box as="li" listStyleType="none" data-card>
       <Box
@@ -29,9 +31,9 @@ export const ThingCard = memo(function ThingCard(props: {
         top={`${y}px`}
         w={`${w}px`}
         h={`${h}px`}
-        bg="sheet"
-        border="1.5px solid"
-        borderColor={mark === 'fault' ? 'brick' : on ? 'spruce' : 'quiet'}
+        bg={isMarked ? 'spruceWash' : 'sheet'}
+        border={isMarked ? '2.5px dashed' : '1.5px solid'}
+        borderColor={isMarked ? 'spruce' : mark === 'fault' ? 'brick' : on ? 'spruce' : 'quiet'}
         outline={on ? '2px solid' : undefined}
         outlineColor="spruce"
         borderRadius="3px"
@@ -48,6 +50,7 @@ export const ThingCard = memo(function ThingCard(props: {
       >
         {mark && <Edge mark={mark} />}
         {mark && <span className="sr-only">{mark}: </span>}
+        {isMarked && <span className="sr-only">marked: </span>}
         <Text
           fontWeight="650"
           fontSize="14px"

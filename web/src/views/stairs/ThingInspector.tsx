@@ -11,6 +11,7 @@ import { DraftField } from '../../parts/DraftField'
 import { Press } from '../../parts/Press'
 import { socketName } from '../../parts/words'
 import { useHand } from '../../state/hand'
+import { useMarks } from '../../state/marks'
 import { useTraced } from '../../state/trace'
 import { AddressField } from './AddressField'
 import { connections } from './connections'
@@ -28,6 +29,7 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
     enabled: traced === thing.id,
   })
   const { remember } = useHand()
+  const mark = useMarks((store) => store.toggle)
   const net = house.interfaces.find((one) => one.owner === thing.id && one.interface === 'net')
   const way = house.internet.find((one) => one.from === thing.id)
   const address = thing.address
@@ -69,6 +71,16 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
             onClick={() => trace(traced === thing.id ? null : thing.id)}
           >
             {traced === thing.id ? 'hide its way' : 'trace its way'}
+          </Press>
+          <Press
+            kind="plain"
+            title="Then press others to mark them too"
+            onClick={() => {
+              mark(thing.id)
+              select(null)
+            }}
+          >
+            mark several
           </Press>
           <Press
             kind="plain"

@@ -6,6 +6,8 @@ const load = {
   thing: () => import('./ThingInspector'),
   line: () => import('./LineInspector'),
   hand: () => import('./HandBar'),
+  kind: () => import('./KindBar'),
+  marked: () => import('./MarkedBar'),
   begin: () => import('./BeginHouse'),
 }
 
@@ -13,6 +15,8 @@ export const BoxInspector = lazy(() => load.box().then((it) => ({ default: it.Bo
 export const ThingInspector = lazy(() => load.thing().then((it) => ({ default: it.ThingInspector })))
 export const LineInspector = lazy(() => load.line().then((it) => ({ default: it.LineInspector })))
 export const HandBar = lazy(() => load.hand().then((it) => ({ default: it.HandBar })))
+export const KindBar = lazy(() => load.kind().then((it) => ({ default: it.KindBar })))
+export const MarkedBar = lazy(() => load.marked().then((it) => ({ default: it.MarkedBar })))
 export const BeginHouse = lazy(() => load.begin().then((it) => ({ default: it.BeginHouse })))
 
 export const fetchPanels = () => Promise.all(Object.values(load).map((one) => one()))

@@ -4,12 +4,11 @@ import { useJob, useTools } from '../../layout/JobContext'
 import { sameSocket, useHand } from '../../state/hand'
 import { say } from '../../state/notices'
 import { freshId, occupantOf } from './occupants'
+import { socketOf } from './SocketButton'
 
 const socketUnder = (x: number, y: number): Socket | null => {
   const at = document.elementFromPoint(x, y)?.closest('[data-socket]')?.getAttribute('data-socket')
-  if (!at) return null
-  const slash = at.lastIndexOf('/')
-  return { device: at.slice(0, slash), port: at.slice(slash + 1) }
+  return at ? socketOf(at) : null
 }
 
 /** Cables by hand: press a socket and then another, or drag from one to the other. */

@@ -56,6 +56,24 @@ export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
     describe({ rooms: rooms.map((room) => (room.id === id ? { ...room, ...change } : room)) })
   const setRun = (id: string, change: Partial<CableRun>) =>
     describe({ runs: runs.map((run) => (run.id === id ? { ...run, ...change } : run)) })
+  const measuredIn = (room: Room) =>
+    (document_.measured ?? []).filter((one) => one.room === room.id || one.room === room.name).at(-1)
+  const noteMeasured = (room: Room, text: string) => {
+    const now = measuredIn(room)
+    if (text === '' && now) return attempt([{ do: 'forget-measured', id: now.id }])
+    const mbps = Number(text)
+    if (Number.isNaN(mbps)) return Promise.resolve(`“${text}” is no rate. Write Mb/s, such as 38.`)
+    const at = new Date().toISOString().slice(0, 10)
+    return attempt(
+      [
+        {
+          do: 'note-measured',
+          measured: { id: now?.id ?? `in-${room.id}`, room: room.id, device: now?.device, mbps, at },
+        },
+      ],
+      'measured.mbps',
+    )
+  }
   const nameOf = (word: string) => rooms.find((room) => room.id === word)?.name ?? word
   return (
     <Box>
@@ -111,6 +129,15 @@ export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
               value={room.building ?? ''}
               placeholder="this house"
               commit={(building) => setRoom(room.id, { building: building || undefined })}
+            />
+            <DraftField
+              label="Mb/s today"
+              width="90px"
+              mono
+              kind="number"
+              value={String(measuredIn(room)?.mbps ?? '')}
+              placeholder="best of 3"
+              commit={(text) => noteMeasured(room, text)}
             />
             <Toggle
               label="outdoors"

@@ -1,26 +1,17 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { useState } from 'react'
 import { Link } from 'react-router'
 import type { Walk } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
-import { Choice } from '../../parts/Choice'
 import { Copy } from '../../parts/Copy'
-import { Press } from '../../parts/Press'
-import { connections } from '../stairs/connections'
-import { useSettings } from '../stairs/useSettings'
+import { useMarks } from '../../state/marks'
+import { MarkedBar } from '../stairs/MarkedBar'
 
-/** Whom the house serves, and where each hangs; several are put on one Wi-Fi at once. */
+/** Whom the house serves, and where each hangs; several are put on one Wi-Fi, or keep their addresses, at once. */
 export function ThingsStop({ pingAll }: { pingAll: Walk['pingAll'] }) {
   const { job, house } = useJob()
-  const { orSay } = useSettings()
-  const [chosen, setChosen] = useState<string[]>([])
-  const [to, setTo] = useState('')
+  const { marked, toggle } = useMarks()
   const things = house.document.endpoints ?? []
   const at = new Map(house.interfaces.map((one) => [one.owner, one.candidates[0]?.address?.split('/')[0]]))
-  const places = connections(house, null)
-  const wifis = places.filter((one) => one.to && 'ssid' in one.to)
-  const marked = chosen.filter((id) => things.some((thing) => thing.id === id))
-  const goal = places.find((one) => one.value === to) ?? wifis[0]
   return (
     <Box>
       {things.length === 0 && (
@@ -60,11 +51,7 @@ export function ThingsStop({ pingAll }: { pingAll: Walk['pingAll'] }) {
                 type="checkbox"
                 checked={marked.includes(thing.id)}
                 aria-label={`Mark ${thing.name}`}
-                onChange={(event) =>
-                  setChosen((now) =>
-                    event.target.checked ? [...now, thing.id] : now.filter((id) => id !== thing.id),
-                  )
-                }
+                onChange={() => toggle(thing.id)}
               />
             </label>
             <Box flex="1" minW="0">
@@ -85,29 +72,9 @@ export function ThingsStop({ pingAll }: { pingAll: Walk['pingAll'] }) {
           </Flex>
         ))}
       </Box>
-      {marked.length > 0 && goal && (
-        <Flex gap="10px" mt="10px" align="end" wrap="wrap">
-          <Choice
-            label={`Put ${marked.length === 1 ? 'it' : `these ${marked.length}`} on`}
-            width="220px"
-            value={goal.value}
-            options={wifis.map((one) => ({ value: one.value, label: one.label }))}
-            onChange={setTo}
-          />
-          <Press
-            onClick={async () => {
-              const where = goal.to
-              if (!where) return
-              const done = await orSay(
-                ...marked.map((endpoint) => ({ do: 'connect-endpoint' as const, endpoint, to: where })),
-              )
-              if (done) setChosen([])
-            }}
-          >
-            Join them
-          </Press>
-        </Flex>
-      )}
+      <Box mt="10px">
+        <MarkedBar />
+      </Box>
     </Box>
   )
 }
