@@ -80,6 +80,7 @@ public sealed class Browser : IDisposable
     public void Until(Func<bool> holds, string what)
     {
         var patience = Stopwatch.StartNew();
+        var last = "";
         while (true)
         {
             try
@@ -89,8 +90,9 @@ public sealed class Browser : IDisposable
             catch (Exception exception) when (exception is StaleElementReferenceException or ElementClickInterceptedException or NoSuchElementException or ElementNotInteractableException)
             {
                 // The page is being redrawn.
+                last = $" At last: {exception.Message.Split('\n')[0]}.";
             }
-            if (patience.Elapsed > Patience) Assert.Fail($"Waited in vain for {what}. The page says: {Shorten(driver.FindElement(By.TagName("body")).Text)}");
+            if (patience.Elapsed > Patience) Assert.Fail($"Waited in vain for {what}.{last} The page says: {Shorten(driver.FindElement(By.TagName("body")).Text)}");
             Thread.Sleep(40);
         }
     }

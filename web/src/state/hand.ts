@@ -11,6 +11,8 @@ export type HeldKind = {
 export const useHand = create<{
   held: Socket | null
   kind: HeldKind | null
+  /** Why it could not be put where it was tried. */
+  problem: string | null
   /** Where the pointer carries it; null while nothing is dragged. */
   at: { x: number; y: number } | null
   lastAddress: string | null
@@ -20,10 +22,11 @@ export const useHand = create<{
 }>((set) => ({
   held: null,
   kind: null,
+  problem: null,
   at: null,
   lastAddress: null,
   hold: (held) => set(held ? { held, kind: null } : { held, kind: null, at: null }),
-  takeKind: (kind) => set({ kind, held: null }),
+  takeKind: (kind) => set({ kind, held: null, problem: null }),
   remember: (lastAddress) => set({ lastAddress }),
 }))
 

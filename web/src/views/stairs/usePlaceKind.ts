@@ -3,7 +3,6 @@ import { useJob, useTools } from '../../layout/JobContext'
 import { cardOf, focusOn } from '../../parts/focusOn'
 import { socketName } from '../../parts/words'
 import { useHand } from '../../state/hand'
-import { say } from '../../state/notices'
 import { takeFromShelf } from '../kit/takeFromShelf'
 import { freshId, occupantOf } from './occupants'
 
@@ -13,6 +12,9 @@ export function usePlaceKind() {
   const { act, select } = useTools()
   const document_ = house.document
   const boxes = new Map((document_.devices ?? []).map((box) => [box.id, box]))
+
+  /** Said where the box is, in the hand. */
+  const no = (problem: string) => useHand.setState({ problem })
 
   const freeLanOf = (box: Device | undefined): Socket | undefined =>
     (box?.ports ?? [])
@@ -25,11 +27,11 @@ export function usePlaceKind() {
     const inHand = useHand.getState().kind
     if (!inHand) return
     if (socket && occupantOf(document_, socket))
-      return say(`${socketName(house, socket)} is taken. Choose a free socket.`, 'problem')
+      return no(`${socketName(house, socket)} is taken. Choose a free socket.`)
     const { kind, label } = inHand
     const id = freshId(document_, 'box')
     const own = uplinkOf(kind.sold as Device)
-    if (socket && !own) return say(`${label.name} has no socket for a cable. Put it on the table.`, 'problem')
+    if (socket && !own) return no(`${label.name} has no socket for a cable. Put it on the table.`)
     const room = label.room || (socket && boxes.get(socket.device)?.room) || undefined
     const add = takeFromShelf(kind, { ...label, id, room })
     const plug =
@@ -47,34 +49,43 @@ export function usePlaceKind() {
         ? `Add ${label.name}, plugged into ${socketName(house, socket)}`
         : `Add ${label.name}, on the table`,
     )
-    if (problem) return say(problem.message, 'problem')
+    if (problem) return no(problem.message)
     useHand.getState().takeKind(null)
     select(id)
     focusOn(cardOf(id))
   }
 
-  return {
+  const tools = {
     putInto,
     putAtBox: (id: string) => {
       const socket = freeLanOf(boxes.get(id))
       return socket
         ? putInto(socket)
-        : say(`${boxes.get(id)?.name ?? 'That box'} has no free LAN socket. Choose another box.`, 'problem')
+        : no(`${boxes.get(id)?.name ?? 'That box'} has no free LAN socket. Choose another box.`)
+    },
+    /** A free socket that leads onto that step: of who gives addresses there first, for there the others hang too. */
+    socketOn: (segment: string): Socket | undefined => {
+      const tread = house.stairs.treads.find((one) => one.segment === segment)
+      if (!tread || tread.isTable) return undefined
+      const lanOf = new Map(
+        house.interfaces.filter((one) => one.interface === 'lan').map((one) => [one.owner, one.segment]),
+      )
+      const servers = tread.servers.map((server) => server.device)
+      return (document_.devices ?? [])
+        .filter((box) => (lanOf.get(box.id) ?? (tread.boxes.includes(box.id) ? segment : '')) === segment)
+        .sort((a, b) => Number(servers.includes(b.id)) - Number(servers.includes(a.id)))
+        .map(freeLanOf)
+        .find((one) => one)
     },
     putOnTread: (segment: string) => {
-      const tread = house.stairs.treads.find((one) => one.segment === segment)
-      if (!tread || tread.isTable) return putInto(null)
-      // Its server first: there the others hang too.
-      const servers = tread.servers.map((server) => server.device)
-      const here = (document_.devices ?? [])
-        .filter((box) => tread.boxes.includes(box.id))
-        .sort((a, b) => Number(servers.includes(b.id)) - Number(servers.includes(a.id)))
-      const socket = here.map(freeLanOf).find((one) => one)
+      if (house.stairs.treads.some((one) => one.segment === segment && one.isTable)) return putInto(null)
+      const socket = tools.socketOn(segment)
       return socket
         ? putInto(socket)
-        : say('No box on that step has a free LAN socket. Put a switch there first.', 'problem')
+        : no('No box leads onto that step by a free LAN socket. Put a switch there first.')
     },
   }
+  return tools
 }
 
 /** Into which of its own sockets the cable from the house goes, as the kind is sold: a router's WAN, else a LAN socket. */
