@@ -88,5 +88,41 @@ public sealed class PhoneTests : HandTest
         Browser.UntilText("3 of ");
     }
 
+    [Fact]
+    public void What_waits_is_taken_along_to_the_laptop_at_another_address()
+    {
+        OpenDemo();
+        Browser.Press("Make Studio router an access point by hand");
+        Browser.UntilText("Planned:");
+        Join();
+        phone.Css("section[aria-label='Step 1']");
+        Server.Stop();
+        phone.Css("#note").SendKeys("the lamp was red");
+        phone.Press("Seen as said");
+        phone.Css("section[aria-label='Step 2']");
+        phone.UntilText("The laptop is away. Keep this page open.");
+        phone.UntilText("2 changes wait for it.");
+
+        Server.DoorAddress = "127.0.0.2";
+        Server.Start();
+        Browser.Press("phone");
+        Browser.UntilText("127.0.0.2");
+        phone.Press("At another address?");
+        phone.Field("Its address now").SendKeys("127.0.0.300" + Keys.Enter);
+        phone.UntilText("is no address. Write it as the laptop shows it");
+        phone.Field("Its address now").Clear();
+        phone.Field("Its address now").SendKeys("127.0.0.2" + Keys.Enter);
+        phone.UntilText("The laptop lets this phone in by a code");
+        Assert.StartsWith(Server.Door, phone.Url, StringComparison.Ordinal);
+        Assert.Empty(Ask($"/api/jobs/{Job}/work-order")!["ticks"]!.AsArray());
+        phone.Field("Code").SendKeys(MakeCode() + Keys.Enter);
+        phone.UntilText("this phone noted: 1 step seen as said, 1 note.");
+        Assert.DoesNotContain("carried", phone.Url, StringComparison.Ordinal);
+        Assert.Empty(Ask($"/api/jobs/{Job}/work-order")!["ticks"]!.AsArray());
+        phone.Press("Take it in");
+        phone.Until(() => Ask($"/api/jobs/{Job}/work-order")!["ticks"]!.AsArray() is [var tick] && (string)tick!["outcome"]! == "as-said" && (string)tick["note"]! == "the lamp was red", "the tick and the note");
+        Assert.Equal(0, phone.Count("[role=dialog]"));
+    }
+
     protected override void Leave() => phone.Dispose();
 }

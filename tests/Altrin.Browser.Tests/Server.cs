@@ -69,7 +69,10 @@ public sealed class Server : IDisposable
     private int DoorPort { get; }
 
     /// <summary>Where a phone calls. Any machine has this address; a house's own would be another.</summary>
-    public string Door => $"https://127.0.0.1:{DoorPort}";
+    public string Door => $"https://{DoorAddress}:{DoorPort}";
+
+    /// <summary>The laptop's address in the house's network; it changes while the program is stopped.</summary>
+    public string DoorAddress { get; set; } = "127.0.0.1";
 
     public string Address => $"http://localhost:{Port}";
 
@@ -100,7 +103,7 @@ public sealed class Server : IDisposable
         var program = Path.Combine(Root, "build", "app", "altrin-web.dll");
         Assert.True(File.Exists(program), "The program is not built. Run ./altrin test, which builds it first.");
         process = Process.Start("dotnet", [program, "--data", Data, "--demo", "true", "--port", $"{Port}", "--web", Path.Combine(Root, "web", "dist"),
-            .. DoorPort == 0 ? Array.Empty<string>() : ["--share", "true", "--share-address", "127.0.0.1", "--share-port", $"{DoorPort}"]]);
+            .. DoorPort == 0 ? Array.Empty<string>() : ["--share", "true", "--share-address", DoorAddress, "--share-port", $"{DoorPort}"]]);
         using var client = new HttpClient();
         for (var patience = Stopwatch.StartNew(); patience.Elapsed < TimeSpan.FromSeconds(30); Thread.Sleep(50))
         {

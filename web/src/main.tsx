@@ -9,6 +9,7 @@ import { BrowserRouter, Route, Routes } from 'react-router'
 import { JobPage } from './layout/JobPage'
 import { NotFound } from './layout/NotFound'
 import { inQuiet, stages } from './layout/stages'
+import { receiveCarried } from './state/carried'
 import { listenForChanges } from './state/live'
 import { keepOutbox, makeQueries } from './state/outbox'
 import { watchServer } from './state/server'
@@ -21,6 +22,7 @@ watchServer()
 // A newer Altrin was started meanwhile: its pages have other names. What was typed is kept.
 window.addEventListener('vite:preloadError', () => window.location.reload())
 const queries = makeQueries()
+receiveCarried()
 void keepOutbox(queries)
 // The page stands first.
 inQuiet(() => {

@@ -3,7 +3,8 @@ const field = document.getElementById('code')
 const name = document.getElementById('name')
 const problem = document.getElementById('problem')
 const button = document.getElementById('send')
-const [scanned = '', to = ''] = location.hash.slice(1).split('/')
+// Code, job, and what is taken along from where the laptop was before.
+const [scanned = '', to = '', carried = ''] = location.hash.slice(1).split('/')
 history.replaceState(null, '', '/join')
 field.value = scanned
 
@@ -17,7 +18,8 @@ async function join() {
       body: JSON.stringify({ code: field.value, name: name.value }),
     })
     if (answer.ok) {
-      location.replace(/^[0-9a-f]+$/.test(to) ? `/job/${to}/visit` : '/')
+      const page = carried ? `work?side=planned#carried=${carried}` : 'visit'
+      location.replace(/^[0-9a-f]+$/.test(to) ? `/job/${to}/${page}` : '/')
       return
     }
     problem.textContent = (await answer.json()).title

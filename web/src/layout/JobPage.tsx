@@ -11,6 +11,7 @@ import { DraftScope } from '../parts/useDraft'
 import { nameOf } from '../parts/words'
 import { useHand } from '../state/hand'
 import { useMarks } from '../state/marks'
+import { isGuest } from '../state/thisPage'
 import { useTraced } from '../state/trace'
 import { Announcer } from './Announcer'
 import { JobProvider, useJob, useTools } from './JobContext'
@@ -35,6 +36,7 @@ const OptionsAside = lazy(() =>
 const RehearsalAside = lazy(() =>
   import('../views/work-order/RehearsalAside').then((it) => ({ default: it.RehearsalAside })),
 )
+const CarriedSheet = lazy(() => import('./CarriedSheet').then((it) => ({ default: it.CarriedSheet })))
 const VisitAside = lazy(() => import('../views/visit/VisitAside').then((it) => ({ default: it.VisitAside })))
 
 export function JobPage() {
@@ -205,6 +207,11 @@ function Frame() {
         )}
       </Box>
       <Suspense>{open && <OpenSheet name={open} onClose={close} />}</Suspense>
+      {isGuest && (
+        <Suspense>
+          <CarriedSheet />
+        </Suspense>
+      )}
     </Grid>
   )
 }

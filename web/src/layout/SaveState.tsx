@@ -4,11 +4,13 @@ import { useEffect, useState, useSyncExternalStore } from 'react'
 import { Press } from '../parts/Press'
 import { count } from '../parts/words'
 import { draftsOf, useDrafts } from '../state/drafts'
+import { useLeaving } from '../state/leaving'
 import { changeKey } from '../state/outbox'
 import { useShutOut } from '../state/server'
 import { isGuest } from '../state/thisPage'
 import { useWaitingPhotos } from '../state/waitingPhotos'
 import { useJob, useTools } from './JobContext'
+import { usePlace } from './usePlace'
 
 const listen = (changed: () => void) => onlineManager.subscribe(changed)
 
@@ -29,6 +31,7 @@ function useLate(on: boolean) {
 export function SaveState() {
   const { job, selected } = useJob()
   const { select } = useTools()
+  const { turn } = usePlace()
   const waiting = useMutationState({
     filters: { mutationKey: changeKey, status: 'pending' },
     select: (one) => one.state.submittedAt,
@@ -46,7 +49,9 @@ export function SaveState() {
 
   useEffect(() => {
     if (!open) return
-    const ask = (event: BeforeUnloadEvent) => event.preventDefault()
+    const ask = (event: BeforeUnloadEvent) => {
+      if (!useLeaving.getState().isMeant) event.preventDefault()
+    }
     window.addEventListener('beforeunload', ask)
     return () => window.removeEventListener('beforeunload', ask)
   }, [open])
@@ -72,7 +77,10 @@ export function SaveState() {
               <br />
               {kinds.length === 0
                 ? 'Nothing waits for it yet.'
-                : `${kinds.join(' and ')} ${waiting + photos === 1 ? 'waits' : 'wait'} for it.`}
+                : `${kinds.join(' and ')} ${waiting + photos === 1 ? 'waits' : 'wait'} for it.`}{' '}
+              <Press kind="inverse" onClick={() => turn({ open: 'moved' })}>
+                At another address?
+              </Press>
             </>
           ) : waiting > 0 ? (
             `Not saved yet: no answer from Altrin. ${waiting === 1 ? 'One change waits' : `${waiting} changes wait`}; they go by themselves as soon as it answers.`

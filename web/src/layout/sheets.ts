@@ -27,6 +27,10 @@ export const sheets = {
     Body: sheet(() => import('./LogSheet').then((it) => ({ default: it.LogSheet }))),
   },
   phone: { title: 'Phone', Body: sheet(() => import('./JobPhone').then((it) => ({ default: it.JobPhone }))) },
+  moved: {
+    title: 'The laptop has another address',
+    Body: sheet(() => import('./MovedSheet').then((it) => ({ default: it.MovedSheet }))),
+  },
   find: { title: 'Find', Body: sheet(() => import('./FindSheet').then((it) => ({ default: it.FindSheet }))) },
   verdict: {
     title: 'Verdict',

@@ -92,6 +92,8 @@ function OnTheLaptop({ data, job }: { data: ShareView; job?: string }) {
       setProblem(undefined)
     } catch (failed) {
       setProblem((failed as Error).message)
+      // The laptop may be in another network by now.
+      await queries.invalidateQueries({ queryKey: share.queryKey })
     }
   }
   return (
