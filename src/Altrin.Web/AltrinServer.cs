@@ -22,9 +22,29 @@ public static class AltrinServer
     /// <summary>A house is some tens of kilobytes; a thousand times that is a mistake or worse.</summary>
     private const long MostBodyBytes = 8L << 20;
 
-    public static async Task<int> Run(string[] args)
+    /// <param name="said">Where it is said why it did not start; the console's error output.</param>
+    public static async Task<int> Run(string[] args, TextWriter? said = null)
     {
-        var app = Build(args);
+        if (StartTrouble.WhyNot(args) is { } wrong) return Refuse(wrong);
+        try
+        {
+            await Serve(args);
+            return 0;
+        }
+        catch (Exception error) when (StartTrouble.Say(error, DataOf(args)) is { } trouble) { return Refuse(trouble); }
+
+        int Refuse(string why)
+        {
+            (said ?? Console.Error).WriteLine($"Altrin did not start. {why}");
+            return 1;
+        }
+    }
+
+    private static string DataOf(string[] args) => Array.IndexOf(args, "--data") is >= 0 and var at && at + 1 < args.Length ? args[at + 1] : "data";
+
+    private static async Task Serve(string[] args)
+    {
+        await using var app = Build(args);
         // Said when it answers, not before: a start that fails has printed no address.
         app.Lifetime.ApplicationStarted.Register(() =>
         {
@@ -35,7 +55,6 @@ public static class AltrinServer
             Console.WriteLine($"Its certificate, SHA-256: {app.Services.GetRequiredService<PhoneFingerprint>().Words}");
         });
         await app.RunAsync();
-        return 0;
     }
 
     /// <summary>Settings: <c>--data DIR</c>, <c>--port N</c>, <c>--demo true</c>, <c>--web DIR</c>, and those of <see cref="ShareSettings"/>.</summary>
@@ -51,6 +70,8 @@ public static class AltrinServer
             kestrel.Listen(IPAddress.Loopback, settings.GetValue("port", DefaultPort));
         });
         builder.Logging.SetMinimumLevel(LogLevel.Warning);
+        // Why it does not start is said in a line of our own.
+        builder.Logging.AddFilter("Microsoft.Extensions.Hosting.Internal.Host", LogLevel.None);
         // That the key ring is not itself encrypted is meant, and said in Security/KeyRing.cs.
         builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
         builder.Services.AddSingleton(TimeProvider.System);

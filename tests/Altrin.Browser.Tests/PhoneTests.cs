@@ -107,7 +107,7 @@ public sealed class PhoneTests : HandTest
         Server.Start();
         Browser.Press("phone");
         Browser.UntilText("127.0.0.2");
-        phone.Press("At another address?");
+        phone.Press("Elsewhere?");
         phone.Field("Its address now").SendKeys("127.0.0.300" + Keys.Enter);
         phone.UntilText("is no address. Write it as the laptop shows it");
         phone.Field("Its address now").Clear();

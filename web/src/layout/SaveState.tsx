@@ -1,4 +1,4 @@
-import { Box, Text } from '@chakra-ui/react'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import { onlineManager, useMutationState } from '@tanstack/react-query'
 import { useEffect, useState, useSyncExternalStore } from 'react'
 import { Press } from '../parts/Press'
@@ -61,7 +61,7 @@ export function SaveState() {
   return (
     <Box role="status" aria-live="polite" className="no-print">
       {!isThere && (
-        <Text className="state-bar" bg="ochre" color="paper" px="16px" py="6px" fontWeight="650">
+        <Box className="state-bar" bg="ochre" color="paper" px="16px" py="6px" fontWeight="650">
           {isShutOut ? (
             <>
               This phone is not let in any more. What you did is kept here:{' '}
@@ -72,22 +72,24 @@ export function SaveState() {
             </>
           ) : isGuest ? (
             // Two short lines, always: nothing under them may move while a finger is on its way.
-            <>
-              The laptop is away. Keep this page open.
-              <br />
-              {kinds.length === 0
-                ? 'Nothing waits for it yet.'
-                : `${kinds.join(' and ')} ${waiting + photos === 1 ? 'waits' : 'wait'} for it.`}{' '}
+            <Flex justify="space-between" align="center" gap="12px">
+              <Box>
+                The laptop is away. Keep this page open.
+                <br />
+                {kinds.length === 0
+                  ? 'Nothing waits for it yet.'
+                  : `${kinds.join(' and ')} ${waiting + photos === 1 ? 'waits' : 'wait'} for it.`}
+              </Box>
               <Press kind="inverse" onClick={() => turn({ open: 'moved' })}>
-                At another address?
+                Elsewhere?
               </Press>
-            </>
+            </Flex>
           ) : waiting > 0 ? (
             `Not saved yet: no answer from Altrin. ${waiting === 1 ? 'One change waits' : `${waiting} changes wait`}; they go by themselves as soon as it answers.`
           ) : (
             'No answer from Altrin. Nothing is lost: it is tried again by itself.'
           )}
-        </Text>
+        </Box>
       )}
       {slow && (
         <Text bg="spruceWash" px="16px" py="4px" fontSize="14px">
