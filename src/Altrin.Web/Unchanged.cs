@@ -1,7 +1,6 @@
 using System.Security.Cryptography;
-using Microsoft.Net.Http.Headers;
-
 using Altrin.Web.Live;
+using Microsoft.Net.Http.Headers;
 
 namespace Altrin.Web;
 

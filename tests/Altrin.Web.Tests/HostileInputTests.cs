@@ -128,6 +128,24 @@ public class HostileInputTests
         }
     }
 
+    /// <summary>An answer that says what went wrong is an answer too.</summary>
+    [Theory]
+    [InlineData("application/json", "{", HttpStatusCode.BadRequest)]
+    [InlineData("application/json; charset=nonsense", "{}", HttpStatusCode.UnsupportedMediaType)]
+    [InlineData("application/json; charset=\"utf-8\"", "{\"from\":\"nowhere\"}", HttpStatusCode.BadRequest)]
+    [InlineData("application/json; charset=", "{\"from\":\"empty\"}", HttpStatusCode.OK)]
+    [InlineData("text/plain", "{}", HttpStatusCode.UnsupportedMediaType)]
+    public async Task A_refusal_keeps_every_protective_header(string kind, string body, HttpStatusCode status)
+    {
+        using var app = new TestApp();
+        using var request = new HttpRequestMessage(HttpMethod.Post, "/api/jobs") { Content = new ByteArrayContent(System.Text.Encoding.UTF8.GetBytes(body)) };
+        request.Content.Headers.TryAddWithoutValidation("Content-Type", kind);
+        var answer = await app.Client.SendAsync(request);
+        Assert.Equal(status, answer.StatusCode);
+        foreach (var header in new[] { "Content-Security-Policy", "X-Content-Type-Options", "Referrer-Policy", "Cross-Origin-Resource-Policy", "Cross-Origin-Opener-Policy" })
+            Assert.Single(answer.Headers.GetValues(header));
+    }
+
     [Fact]
     public async Task A_name_with_markup_stays_text()
     {

@@ -7,8 +7,8 @@ using System.Security.Cryptography.X509Certificates;
 using System.Text.Json.Nodes;
 using Altrin.Web.Share;
 using Microsoft.AspNetCore.Builder;
-using Microsoft.AspNetCore.Hosting.Server.Features;
 using Microsoft.AspNetCore.Hosting.Server;
+using Microsoft.AspNetCore.Hosting.Server.Features;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Time.Testing;
 

@@ -1,5 +1,7 @@
+using System.Text;
 using Altrin.Web.Share;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.Net.Http.Headers;
 
 namespace Altrin.Web.Security;
 
@@ -30,7 +32,20 @@ internal sealed class HouseRules(RequestDelegate next)
             await Refuse(context, StatusCodes.Status421MisdirectedRequest, "This name is not answered here. Open http://localhost instead, or on a phone the address that the laptop shows.");
         else if (IsWrite(context.Request.Method) && !IsFromOurPages(context.Request))
             await Refuse(context, StatusCodes.Status403Forbidden, "Changes are taken from Altrin's own pages only.");
+        else if (!IsReadable(context.Request.ContentType))
+            await Refuse(context, StatusCodes.Status415UnsupportedMediaType, "Nobody here knows the charset that is named in the content type. Send UTF-8 and name none (RFC 8259, 8.1).");
         else await next(context);
+    }
+
+    private static bool IsReadable(string? kind)
+    {
+        if (kind is null || !MediaTypeHeaderValue.TryParse(kind, out var type) || type.Charset.Length == 0) return true;
+        try
+        {
+            _ = Encoding.GetEncoding(HeaderUtilities.RemoveQuotes(type.Charset).ToString());
+            return true;
+        }
+        catch (ArgumentException) { return false; }
     }
 
     /// <summary>At the phone's door the name is the very address that was called: no other name leads there.</summary>
