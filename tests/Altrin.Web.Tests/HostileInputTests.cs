@@ -134,7 +134,7 @@ public class HostileInputTests
     [InlineData("application/json; charset=nonsense", "{}", HttpStatusCode.UnsupportedMediaType)]
     [InlineData("application/json; charset=\"utf-8\"", "{\"from\":\"nowhere\"}", HttpStatusCode.BadRequest)]
     [InlineData("application/json; charset=", "{\"from\":\"empty\"}", HttpStatusCode.OK)]
-    [InlineData("text/plain", "{}", HttpStatusCode.UnsupportedMediaType)]
+    [InlineData("application/json; charset=utf-16", "{}", HttpStatusCode.UnsupportedMediaType)]
     public async Task A_refusal_keeps_every_protective_header(string kind, string body, HttpStatusCode status)
     {
         using var app = new TestApp();
