@@ -33,10 +33,19 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
     /// <summary>Creates the file if need be, brings it to the present form, and sets write-ahead logging.</summary>
     public void Prepare() => StoreStart.Prepare(databaseFile, Open);
 
-    public async Task<ImmutableArray<JobHead>> List(CancellationToken cancel)
+    /// <summary>Jobs, the last changed first.</summary>
+    /// <param name="find">Of those alone whose name has every one of these words in it, whatever the case.</param>
+    /// <param name="take">At most so many of them.</param>
+    public async Task<ImmutableArray<JobHead>> List(string? find, int take, CancellationToken cancel)
     {
         await using var db = Open();
-        return [.. (await db.Jobs.AsNoTracking().OrderByDescending(job => job.ChangedAt).ToListAsync(cancel)).Select(Head)];
+        var all = db.Jobs.AsNoTracking().OrderByDescending(job => job.ChangedAt).ThenBy(job => job.Id);
+        var words = (find ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        if (words.Length == 0) return [.. (await all.Take(take).ToListAsync(cancel)).Select(Head)];
+        // SQLite folds the case of no letter with an accent: names are compared here, and only they are read of all jobs.
+        var names = await all.Select(job => new { job.Id, job.Name }).ToListAsync(cancel);
+        var ids = names.Where(job => words.All(word => job.Name.Contains(word, StringComparison.OrdinalIgnoreCase))).Take(take).Select(job => job.Id).ToList();
+        return [.. (await all.Where(job => ids.Contains(job.Id)).ToListAsync(cancel)).Select(Head)];
     }
 
     public async Task<string> Create(NetworkDocument house, CancellationToken cancel)

@@ -85,13 +85,22 @@ public sealed class AccessibilityTests : IDisposable
         browser.Press(() => browser.Link("Larkspur House"));
         browser.UntilText("The street");
         var here = browser.Url;
-        foreach (var (sheet, words) in new[] { ("keys", "Single keys act."), ("log", "What was changed"), ("find", "more"), ("add", "What is it?"), ("reach", "Each row asks"), ("verdict", "What the household wants"), ("paste", "What the laptop shows") })
+        foreach (var (sheet, words) in new[] { ("keys", "Single keys act."), ("log", "What was changed"), ("find", "more"), ("add", "What is it?"), ("reach", "Each row asks"), ("verdict", "What the household wants"), ("paste", "What the laptop shows"), ("phone", "This laptop answers nobody but itself"), ("moved", "The laptop shows it under") })
         {
             browser.Go($"{here}?open={sheet}");
             browser.Css("[role=dialog]");
             browser.UntilText(words == "more" ? "Find" : words);
             Check(browser, sheet);
         }
+        browser.Go($"{here}?open=add");
+        browser.Press("Take it in hand");
+        browser.UntilText("is in your hand");
+        Check(browser, "a kind in the hand");
+        browser.Press("Put it back");
+        browser.Press(() => browser.Css("[data-thing=printer]"));
+        browser.Press("mark several");
+        browser.UntilText("Put it on");
+        Check(browser, "things that are marked");
         browser.Go($"{here}?box=the%20line");
         browser.Field("Mb/s down");
         Check(browser, "the line");
@@ -108,6 +117,30 @@ public sealed class AccessibilityTests : IDisposable
         browser.Field("In which room does the line come in?").SendKeys("Hall" + OpenQA.Selenium.Keys.Enter);
         browser.UntilText("Not saved yet: no answer from Altrin.");
         Check(browser, "no answer");
+    }
+
+    /// <summary>The code on the laptop, the page at which a phone joins, and the order while the laptop is away.</summary>
+    [Fact]
+    public void Nor_has_the_phones_own()
+    {
+        using var shared = new Server(share: true);
+        using var laptop = new Browser();
+        using var phone = new Browser(390, 844, isPhone: true);
+        laptop.Go($"{shared.Address}/?open=phone");
+        laptop.Press("Make a code");
+        var code = laptop.Css("[data-testid=join-code]").Text;
+        Check(laptop, "a code");
+        phone.Go(shared.Door);
+        phone.UntilText("The laptop lets this phone in by a code");
+        Check(phone, "join");
+        phone.Field("Code").SendKeys(code + OpenQA.Selenium.Keys.Enter);
+        phone.Press(() => phone.Link("Larkspur House"));
+        phone.UntilText("The street");
+        shared.Stop();
+        phone.Press(() => phone.Css("[data-box=studio]"));
+        phone.Fill("Name", "Shed router");
+        phone.UntilText("The laptop is away. Keep this page open.");
+        Check(phone, "the laptop is away");
     }
 
     [Theory, Trait("kind", "long")]

@@ -67,6 +67,51 @@ public class JobTests
     }
 
     [Fact]
+    public async Task Jobs_are_found_by_any_words_of_their_names_and_a_few_at_a_time()
+    {
+        using var app = new TestApp();
+        foreach (var name in new[] { "Mill Cottage", "Old Mill", "Café Élan", "Harbour 100%" }) await Json(await app.Client.PostAsJsonAsync("/api/jobs", new { from = "empty", name }));
+        async Task<string[]> Found(string query) => [.. (await Json(await app.Client.GetAsync($"/api/jobs?{query}"))).AsArray().Select(job => (string)job!["name"]!).Order(StringComparer.Ordinal)];
+        Assert.Equal(["Mill Cottage", "Old Mill"], await Found("find=mill"));
+        Assert.Equal(["Mill Cottage"], await Found("find=cottage%20MILL"));
+        Assert.Equal(["Café Élan"], await Found($"find={Uri.EscapeDataString("CAFÉ éla")}"));
+        // No letter of what is typed is a sign to the database.
+        Assert.Equal(["Harbour 100%"], await Found("find=%25"));
+        Assert.Empty(await Found("find=_"));
+        Assert.Equal(2, (await Found("take=2")).Length);
+        foreach (var bad in new[] { "take=0", "take=1001", "take=x", $"find={new string('a', 2000)}" })
+            Assert.Equal(HttpStatusCode.BadRequest, (await app.Client.GetAsync($"/api/jobs?{bad}")).StatusCode);
+    }
+
+    /// <summary>The goal is 100 ms for the list of two thousand; here its first page, on a machine that runs other tests besides.</summary>
+    [Fact]
+    public async Task The_list_of_two_thousand_jobs_is_there_at_once()
+    {
+        using var app = new TestApp();
+        await app.NewJob();
+        using (var db = new Microsoft.Data.Sqlite.SqliteConnection($"Data Source={Path.Combine(app.Data, "altrin.db")}"))
+        {
+            db.Open();
+            using var copy = db.CreateCommand();
+            copy.CommandText = "WITH RECURSIVE n(i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 2000) INSERT INTO jobs (Id, Name, CreatedAt, ChangedAt, Version, FoundNumber, PlannedNumber, Summary, SummaryBy) SELECT 'copy' || i, 'House ' || i, CreatedAt, ChangedAt - i, Version, FoundNumber, PlannedNumber, Summary, SummaryBy FROM (SELECT * FROM jobs LIMIT 1), n";
+            Assert.Equal(2000, copy.ExecuteNonQuery());
+        }
+        async Task<double> Time(string query)
+        {
+            var watch = System.Diagnostics.Stopwatch.StartNew();
+            Assert.Equal(HttpStatusCode.OK, (await app.Client.GetAsync($"/api/jobs?{query}")).StatusCode);
+            return watch.Elapsed.TotalMilliseconds;
+        }
+        foreach (var query in new[] { "take=51", "find=1999&take=51" })
+        {
+            var times = new List<double>();
+            for (var n = 0; n < 8; n++) times.Add(await Time(query));
+            TestContext.Current.SendDiagnosticMessage($"{query}: {string.Join(", ", times.Select(time => $"{time:0}"))} ms");
+            Assert.True(times.Min() < 100, $"{query}: {string.Join(", ", times.Select(time => $"{time:0}"))} ms");
+        }
+    }
+
+    [Fact]
     public async Task Two_who_speak_of_different_things_are_both_heard()
     {
         using var app = new TestApp();

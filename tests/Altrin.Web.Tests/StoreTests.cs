@@ -18,7 +18,7 @@ public class StoreTests
         store.Prepare();
         store.Prepare();        // a second start finds everything done
         await store.Create(new NetworkDocument { Name = "House" }, CancellationToken.None);
-        Assert.Single(await store.List(CancellationToken.None));
+        Assert.Single(await store.List(null, 10, CancellationToken.None));
         await using (var db = new SqliteConnection($"Data Source={file}"))
         {
             await db.OpenAsync();

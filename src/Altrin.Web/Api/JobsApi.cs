@@ -11,6 +11,8 @@ namespace Altrin.Web.Api;
 /// <summary>The list of jobs: look, open, begin, bring in, take out, delete.</summary>
 internal static class JobsApi
 {
+    private const int UsualAtOnce = 200, MostAtOnce = 1000;
+
     public static void MapJobs(this IEndpointRouteBuilder routes)
     {
         var api = routes.MapGroup("/api/jobs").WithTags("jobs");
@@ -26,10 +28,14 @@ internal static class JobsApi
     }
 
     /// <summary>How a job stands is stored with it. One that cannot be read is listed as such and hides no other.</summary>
-    private static async Task<Ok<JobLine[]>> List(JobStore jobs, CancellationToken cancel)
+    /// <param name="find">Words that stand in the name.</param>
+    /// <param name="take">At most so many, the last changed first; 200 where nothing is said.</param>
+    private static async Task<Results<Ok<JobLine[]>, ValidationProblem>> List(string? find, int? take, JobStore jobs, CancellationToken cancel)
     {
+        if (take is < 1 or > MostAtOnce) return Answers.Invalid("take", $"“{take}” is out of range. Ask for 1 to {MostAtOnce} jobs at once.");
+        if (find is { Length: > Limits.NameLetters }) return Answers.Invalid("find", $"Longer than {Limits.NameLetters} letters. Shorten it.");
         var list = new List<JobLine>();
-        foreach (var head in await jobs.List(cancel))
+        foreach (var head in await jobs.List(find, take ?? UsualAtOnce, cancel))
         {
             var (summary, unreadable) = (head.Summary, (string?)null);
             try { summary ??= await jobs.Summary(head.Id, cancel); }

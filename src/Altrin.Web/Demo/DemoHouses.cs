@@ -23,7 +23,7 @@ internal static class DemoHouses
     /// <summary>Puts the demo houses into an empty list of jobs; a list with anything in it is left alone.</summary>
     public static async Task Load(JobStore jobs)
     {
-        if (!(await jobs.List(CancellationToken.None)).IsEmpty) return;
+        if (!(await jobs.List(null, 1, CancellationToken.None)).IsEmpty) return;
         await jobs.Create(Hawthorn(), CancellationToken.None);
         await jobs.Create(Millrace(), CancellationToken.None);
         // The newest stands first.

@@ -30,10 +30,15 @@ import type {
   WorkOrderView,
 } from './types'
 
-export const jobList = queryOptions({
-  queryKey: ['jobs'],
-  queryFn: ({ signal }) => unwrap<JobLine[]>(api.GET('/api/jobs', { signal })),
-})
+/** Jobs, the last changed first; of those alone with these words in the name, and one more than is shown, to know whether there are more. */
+export const jobList = (find: string, most: number) =>
+  queryOptions({
+    queryKey: ['jobs', find, most],
+    queryFn: ({ signal }) =>
+      unwrap<JobLine[]>(
+        api.GET('/api/jobs', { params: { query: { find: find || undefined, take: most + 1 } }, signal }),
+      ),
+  })
 
 /** Whether a phone is let in, who has joined, where the laptop is found. */
 export const share = queryOptions({

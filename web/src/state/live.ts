@@ -1,5 +1,4 @@
 import type { QueryClient } from '@tanstack/react-query'
-import { jobList } from '../api/queries'
 import { pageName } from './thisPage'
 
 /** Something was changed; @param by the page that did it. */
@@ -48,7 +47,7 @@ async function refresh(queries: QueryClient, { job, what }: Note) {
       })
       return
     case 'jobs':
-      return of(jobList.queryKey, true)
+      return of(['jobs'])
     case 'house':
       return of(['job', job], true)
     default:

@@ -19,11 +19,23 @@ import { UnreadableJob } from './UnreadableJob'
 const PhoneSheet = lazy(() => import('./PhoneSheet').then((it) => ({ default: it.PhoneSheet })))
 const DeleteSheet = lazy(() => import('./DeleteSheet').then((it) => ({ default: it.DeleteSheet })))
 
+/** As many as a person looks through; more are found by name. */
+const atOnce = 50
+
+/** So few are seen at a glance. */
+const fewJobs = 7
+
 const when = (at: string) =>
   new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'long', hour: '2-digit', minute: '2-digit' })
 
 export function JobsPage() {
-  const { data, error, isPending, refetch } = useQuery(jobList)
+  const [find, setFind] = useState('')
+  const [most, setMost] = useState(atOnce)
+  const { data, error, isPending, refetch } = useQuery({
+    ...jobList(find.trim(), most),
+    placeholderData: (old) => old,
+  })
+  const shown = (data ?? []).slice(0, most)
   const navigate = useNavigate()
   useEffect(() => {
     document.title = 'Jobs · Altrin'
@@ -39,7 +51,7 @@ export function JobsPage() {
   const begin = useMutation({
     mutationFn: (ask: () => ReturnType<typeof createJob>) => ask(),
     onSuccess: (job) => {
-      void queries.invalidateQueries({ queryKey: jobList.queryKey })
+      void queries.invalidateQueries({ queryKey: ['jobs'] })
       navigate(`/job/${job.id}/${(job.found.document.devices ?? []).length === 0 ? 'visit' : 'stairs'}`)
     },
     onError: (failed) => setProblem(failed instanceof ApiProblem ? failed.message : 'That did not work.'),
@@ -87,7 +99,29 @@ export function JobsPage() {
           Reading the jobs …
         </Text>
       )}
-      {data?.length === 0 && (
+      {(find || (data ?? []).length > fewJobs) && (
+        <Input
+          aria-label="Find a job by its name"
+          placeholder="Find by name"
+          type="search"
+          w={{ base: '100%', md: '260px' }}
+          mb="10px"
+          {...fieldLook}
+          {...typing.words}
+          dir="auto"
+          value={find}
+          onChange={(event) => {
+            setFind(event.target.value)
+            setMost(atOnce)
+          }}
+        />
+      )}
+      {data?.length === 0 && find && (
+        <Text py="12px" role="status">
+          No job is called “{find.trim()}”.
+        </Text>
+      )}
+      {data?.length === 0 && !find && (
         <Box py="16px">
           <Text mb="12px">
             No jobs yet. Begin with the house you are in, or look at the demo house first.
@@ -98,7 +132,7 @@ export function JobsPage() {
         </Box>
       )}
       <Box as="ul" listStyleType="none" borderTop="1px solid" borderColor="hairline">
-        {(data ?? []).map((job) => (
+        {shown.map((job) => (
           <Flex
             as="li"
             key={job.id}
@@ -137,6 +171,12 @@ export function JobsPage() {
           </Flex>
         ))}
       </Box>
+
+      {(data ?? []).length > most && (
+        <Press mt="10px" onClick={() => setMost((now) => Math.min(now + atOnce, 999))}>
+          Show more
+        </Press>
+      )}
 
       <Heading as="h2" fontSize="18px" mt="32px" mb="8px">
         New job
