@@ -154,6 +154,21 @@ public sealed class ShareTests : IAsyncDisposable
     }
 
     [Fact]
+    public async Task The_code_is_drawn_and_is_in_no_address_that_is_sent()
+    {
+        var job = (string)(await TestApp.Json(await laptop.PostAsJsonAsync("/api/jobs", new { from = "demo" })))["id"]!;
+        var made = await TestApp.Json(await laptop.PostAsJsonAsync("/api/share/codes", new { address = "127.0.0.1", job }));
+        var url = (string)made["url"]!;
+        Assert.Equal(url, DrawnCodes.Read((string)made["picture"]!));
+        Assert.Equal(("/join", $"#{made["code"]}/{job}"), (new Uri(url).PathAndQuery, new Uri(url).Fragment));
+        // What is printed beside a step leads to where a phone finds the laptop, not to the phone itself.
+        var printed = DrawnCodes.Read(await laptop.GetStringAsync($"/api/jobs/{job}/work-order/abc/code"));
+        Assert.StartsWith($"{door.GetLeftPart(UriPartial.Authority)}/job/{job}/work", printed, StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.BadRequest, (await laptop.PostAsJsonAsync("/api/share/codes", new { address = "192.0.2.1" })).StatusCode);
+        Assert.Equal(HttpStatusCode.BadRequest, (await laptop.PostAsJsonAsync("/api/share/codes", new { address = "127.0.0.1", job = "../x" })).StatusCode);
+    }
+
+    [Fact]
     public async Task Guesses_are_counted_and_the_code_is_void_after_ten()
     {
         var codes = new JoinCodes(TimeProvider.System);

@@ -11,6 +11,7 @@ using Altrin.Core.WorkOrders.Search;
 using Altrin.Data;
 using Altrin.Web.Live;
 using Altrin.Web.Photos;
+using Altrin.Web.Share;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Altrin.Web.Api;
@@ -74,12 +75,14 @@ internal static class WorkOrdersApi
             Sooner.WhyNot(desk.Order, step, HandsOf(with))));
     }
 
-    /// <summary>A code to be printed beside a step: it leads back to it, by the address under which this page was opened.</summary>
-    private static async Task<Results<ContentHttpResult, ProblemHttpResult>> Code(string id, string step, HttpRequest request, JobStore jobs, CancellationToken cancel)
+    /// <summary>A code to be printed beside a step: it leads back to it, by the address under which this page was opened; where a phone is answered,
+    /// by the one at which it finds the laptop.</summary>
+    private static async Task<Results<ContentHttpResult, ProblemHttpResult>> Code(string id, string step, HttpRequest request, ShareSettings share, JobStore jobs, CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is null) return Answers.NoSuchJob();
         if (step.Length > 64 || !step.All(char.IsAsciiLetterOrDigit)) return NoSuchStep();
-        return TypedResults.Content(QrCodes.Draw($"{request.Scheme}://{request.Host}/job/{id}/work?side=planned&step={step}"), "image/svg+xml");
+        var door = share.On && request.HttpContext.Features.Get<FromTheHouse>() is null && share.Addresses() is [var own, ..] ? $"https://{own.Address}:{share.Port}" : $"{request.Scheme}://{request.Host}";
+        return TypedResults.Content(QrCodes.Draw($"{door}/job/{id}/work?side=planned&step={step}"), "image/svg+xml");
     }
 
     /// <summary>What a terminal showed, held against what the step said.</summary>
