@@ -50,7 +50,12 @@ export async function unwrap<T>(asked: Promise<Outcome<T>>): Promise<T> {
   try {
     outcome = await asked
   } catch {
-    throw new ApiProblem(0, 'Altrin does not answer. Is it still running? Nothing you typed is lost.')
+    throw new ApiProblem(
+      0,
+      isGuest
+        ? 'The laptop does not answer now; it may be in another network. Nothing you did is lost.'
+        : 'Altrin does not answer. Is it still running? Nothing you typed is lost.',
+    )
   }
   if (outcome.response.ok) return outcome.data as T
   const problem = outcome.error as { title?: string; errors?: Record<string, string[]> } | undefined
