@@ -88,7 +88,7 @@ public sealed class PhoneTests : HandTest
         Browser.UntilText("3 of ");
     }
 
-    [Fact]
+    [Fact, Trait("kind", "long")]
     public void What_waits_is_taken_along_to_the_laptop_at_another_address()
     {
         OpenDemo();

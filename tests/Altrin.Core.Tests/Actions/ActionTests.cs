@@ -70,6 +70,8 @@ public class ActionTests
         new DescribeDevice(Demo.Devices[1] with { Firmware = "1.2" }),
         new DescribeEndpoint(Demo.Endpoints[0] with { Room = "hall" }),
         new DescribeHouse("Larkspur House", "GB") { Rooms = [new() { Id = "hall", Name = "Hall" }] },
+        new NoteMeasured(new() { Id = "m2", Room = "hall", Mbps = 38 }),
+        new ForgetMeasured("m1"),
         new PutInOrder { Devices = ["studio"] },
     ];
 

@@ -59,7 +59,7 @@ public class TouchedTests
             .Concat(House.Endpoints.Take(6).Select(thing => (InstallerAction)new RemoveEndpoint(thing.Id)))
             .Where(deed => ActionRunner.DoAll(House, [deed]).House is not null).Select(deed => (Deed: deed, Touches: By(deed))).ToList();
         var apart = 0;
-        foreach (var (a, touches) in deeds.Where((_, i) => i % 5 == 0))
+        foreach (var (a, touches) in deeds.Where((_, i) => i % 9 == 0))
             foreach (var (b, _) in deeds.Where(other => other.Deed != a && !Touched.Meet(touches, other.Touches)))
             {
                 var (one, other) = (ActionRunner.DoAll(House, [a, b]).House, ActionRunner.DoAll(House, [b, a]).House);
