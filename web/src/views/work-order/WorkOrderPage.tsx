@@ -63,13 +63,14 @@ export function WorkOrderPage() {
     said.current.add(current.key)
     const next = steps[steps.indexOf(current) + 1]
     if (!watch.of[job.id]?.since) watch.start(job.id)
-    const isKept = await tick(current.key, { outcome })
-    said.current.delete(current.key)
-    if (!isKept) return
+    const kept = tick(current.key, { outcome })
+    // At once: whoever has gone on to the next step's note must not be called back from it when the answer comes.
     setOtherAt(null)
     if (outcome === 'as-said') go(next)
     // Where the work goes on: the next step's own button; where something else was seen, the words for it.
     focusOn(outcome === 'as-said' ? '[data-done]' : '#note')
+    await kept
+    said.current.delete(current.key)
   }
   const askOther = (step: WorkStep) => {
     if (tickOf(step).outcome !== 'open') return
