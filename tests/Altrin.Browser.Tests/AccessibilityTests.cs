@@ -63,7 +63,7 @@ public sealed class AccessibilityTests : IDisposable
 
     [Theory]
     [InlineData("light", 1280)]
-    [InlineData("dark", 390)]
+    [InlineData("dark", 390, Traits = ["kind", "long"])]
     public void No_sheet_and_no_state_has_a_serious_violation(string theme, int width) => CheckSheets(theme, width, isForced: false);
 
     [Fact, Trait("kind", "long")]

@@ -65,7 +65,7 @@ public sealed class WorkTests : HandTest
 
     [Theory]
     [InlineData(1280)]
-    [InlineData(390)]
+    [InlineData(390, Traits = ["kind", "long"])]
     public void The_order_is_rehearsed_on_the_Stairs(int width)
     {
         using var browser = new Browser(width, width == 390 ? 844 : 800, isPhone: width == 390);
