@@ -51,6 +51,7 @@ public static class AltrinServer
             Console.WriteLine($"Altrin: http://localhost:{app.Configuration.GetValue("port", DefaultPort)}   (jobs in {app.Configuration["data"] ?? "data"}; Ctrl+C stops it)");
             var share = app.Services.GetRequiredService<ShareSettings>();
             if (!share.On) return;
+            if (share.Addresses() is []) Console.WriteLine("For the phone: this laptop has no private address now. As soon as it is in the house's network, “Phone” on its own page shows where it is found.");
             foreach (var own in share.Addresses()) Console.WriteLine($"For the phone: https://{own.Address}:{share.Port}   ({own.Card}; it joins by a code, under “Phone” on the laptop's own page)");
             Console.WriteLine($"Its certificate, SHA-256: {app.Services.GetRequiredService<PhoneFingerprint>().Words}");
         });

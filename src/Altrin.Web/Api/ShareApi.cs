@@ -17,13 +17,13 @@ internal static class ShareApi
     }
 
     private static Ok<ShareView> Look(HttpContext context, ShareSettings share, PhoneSessions sessions, PhoneFingerprint fingerprint) =>
-        IsPhone(context) ? TypedResults.Ok(new ShareView(On: true, IsPhone: true, share.Port, [], null, []))
+        FromTheHouse.Is(context) ? TypedResults.Ok(new ShareView(On: true, IsPhone: true, share.Port, [], null, []))
         : !share.On ? TypedResults.Ok(new ShareView(On: false, IsPhone: false, share.Port, [], null, []))
         : TypedResults.Ok(new ShareView(On: true, IsPhone: false, share.Port, [.. share.Addresses()], fingerprint.Words, [.. sessions.All().Select(one => new PhoneView(one.Id, one.Name, one.Address, one.JoinedAt, one.SeenAt))]));
 
     private static Results<Ok<JoinCodeView>, ProblemHttpResult> MakeCode(NewCode asked, HttpContext context, ShareSettings share, JoinCodes codes)
     {
-        if (IsPhone(context)) return OnTheLaptop();
+        if (FromTheHouse.Is(context)) return OnTheLaptop();
         if (!share.On) return TypedResults.Problem(statusCode: StatusCodes.Status409Conflict, title: "This laptop answers itself alone. Start Altrin with ./altrin run --share.");
         if (share.Addresses().FirstOrDefault(one => one.Address == asked.Address) is not { } own)
             return Answers.Wrong("address", $"“{asked.Address}” is not an address of this laptop now. Choose another.");
@@ -34,7 +34,7 @@ internal static class ShareApi
     }
 
     private static Results<NoContent, ProblemHttpResult> End(string id, HttpContext context, PhoneSessions sessions) =>
-        IsPhone(context) ? OnTheLaptop()
+        FromTheHouse.Is(context) ? OnTheLaptop()
         : sessions.End(id) ? TypedResults.NoContent()
         : TypedResults.Problem(statusCode: StatusCodes.Status404NotFound, title: "That phone has gone already.");
 
@@ -48,8 +48,6 @@ internal static class ShareApi
         }
         return TypedResults.NoContent();
     }
-
-    private static bool IsPhone(HttpContext context) => context.Features.Get<FromTheHouse>() is not null;
 
     private static ProblemHttpResult OnTheLaptop() => TypedResults.Problem(statusCode: StatusCodes.Status403Forbidden, title: "Who may join is decided on the laptop itself.");
 }

@@ -25,6 +25,7 @@ internal static class VisitApi
         api.MapGet("/{side}/reckon", Reckon);
         api.MapGet("/{side}/move-subnet", Move);
         api.MapGet("/{side}/address-note", Note);
+        api.MapGet("/{side}/kept-addresses", Kept);
     }
 
     private static async Task<Results<Ok<Walk>, ProblemHttpResult>> Look(string id, JobStore jobs, CancellationToken cancel) =>
@@ -63,6 +64,12 @@ internal static class VisitApi
         if (Reckoning.Of(to.Contains('/', StringComparison.Ordinal) ? to : $"{to}/{old.Length}") is not { } meant) return Answers.Invalid("to", $"“{to}” is not {Prefix.Expected}.");
         var (move, why) = SubnetMove.Of(house.State, segment, old, Prefix.Parse(meant.Prefix));
         return move is not null ? TypedResults.Ok(move) : Answers.Invalid("to", why!);
+    }
+
+    private static async Task<Results<Ok<KeptAddresses>, ProblemHttpResult>> Kept(string id, string side, string[] thing, JobStore jobs, CancellationToken cancel)
+    {
+        var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
+        return house is null ? problem! : TypedResults.Ok(KeptAddresses.Of(house.State, thing));
     }
 
     private static async Task<Results<Ok<AddressNote>, NoContent, ProblemHttpResult>> Note(string id, string side, string owner, string address, JobStore jobs, CancellationToken cancel)

@@ -81,7 +81,7 @@ internal static class WorkOrdersApi
     {
         if (await jobs.Find(id, cancel) is null) return Answers.NoSuchJob();
         if (step.Length > 64 || !step.All(char.IsAsciiLetterOrDigit)) return NoSuchStep();
-        var door = share.On && request.HttpContext.Features.Get<FromTheHouse>() is null && share.Addresses() is [var own, ..] ? $"https://{own.Address}:{share.Port}" : $"{request.Scheme}://{request.Host}";
+        var door = share.On && !FromTheHouse.Is(request.HttpContext) && share.Addresses() is [var own, ..] ? $"https://{own.Address}:{share.Port}" : $"{request.Scheme}://{request.Host}";
         return TypedResults.Content(QrCodes.Draw($"{door}/job/{id}/work?side=planned&step={step}"), "image/svg+xml");
     }
 

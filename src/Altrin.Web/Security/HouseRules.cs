@@ -46,7 +46,7 @@ internal sealed class HouseRules(RequestDelegate next)
     }
 
     /// <summary>At the phone's door the name is the very address that was called: no other name leads there.</summary>
-    private static bool IsKnown(HttpContext context) => context.Features.Get<FromTheHouse>() is null
+    private static bool IsKnown(HttpContext context) => !FromTheHouse.Is(context)
         ? Hosts.Contains(context.Request.Host.Host)
         : context.Connection.LocalIpAddress is { } local && context.Request.Host.Host == $"{ShareSettings.Plain(local)}" && context.Request.IsHttps;
 

@@ -11,6 +11,9 @@ internal sealed record FromTheHouse
     /// <summary>A browser opens six; a page and what it fetches in the quiet need no more.</summary>
     private const int MostAtOnce = 24;
 
+    /// <summary>Did it come in at the phone's door, not at the laptop's own?</summary>
+    public static bool Is(HttpContext context) => context.Features.Get<FromTheHouse>() is not null;
+
     private static readonly ConcurrentDictionary<IPAddress, int> Open = new();
 
     /// <summary>Before anything is said: only where the house is, and not without end from one address.</summary>

@@ -25,7 +25,7 @@ internal sealed class PhoneDoor(RequestDelegate next, PhoneSessions sessions, Jo
 
     public async Task InvokeAsync(HttpContext context)
     {
-        if (context.Features.Get<FromTheHouse>() is null)
+        if (!FromTheHouse.Is(context))
         {
             await next(context);
             return;

@@ -3,6 +3,7 @@ using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json;
 using Altrin.Core.Documents;
+using Altrin.Web.Security;
 
 namespace Altrin.Web.Share;
 
@@ -54,12 +55,11 @@ internal sealed class PhoneSessions(string data, TimeProvider clock)
         lock (gate)
         {
             var alive = Alive();
-            var at = alive.Select((one, i) => (one, i)).Where(pair => CryptographicOperations.FixedTimeEquals(Encoding.ASCII.GetBytes(pair.one.Hash), Encoding.ASCII.GetBytes(hash))).Select(pair => pair.i).DefaultIfEmpty(-1).First();
-            if (at < 0) return null;
+            // Who compares hashes tells nothing of the token by how long it takes.
+            if (alive.FirstOrDefault(one => one.Hash == hash) is not { } session) return null;
             var now = clock.GetUtcNow();
-            var seen = alive[at] with { SeenAt = now, Address = address };
-            var isDue = now - alive[at].SeenAt >= WriteAfter || address != alive[at].Address;
-            if (isDue) Write(alive.SetItem(at, seen));
+            var seen = session with { SeenAt = now, Address = address };
+            if (now - session.SeenAt >= WriteAfter || address != session.Address) Write(alive.Replace(session, seen));
             return (seen, EndOf(seen.Id).Token);
         }
     }

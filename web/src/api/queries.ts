@@ -7,6 +7,7 @@ import type {
   JobLine,
   JobView,
   JoinCode,
+  KeptAddresses,
   KitView,
   LogView,
   Meaning,
@@ -213,6 +214,21 @@ export const addressNote = (id: string, side: Side, version: number, owner: stri
       )) ?? null,
     retry: false,
     gcTime: 10_000,
+  })
+
+/** A reservation for each of the things at the address it is given now, and who cannot have one. */
+export const keptAddresses = (id: string, side: Side, version: number, things: string[]) =>
+  queryOptions({
+    queryKey: ['job', id, 'kept-addresses', side, version, things],
+    queryFn: ({ signal }) =>
+      unwrap<KeptAddresses>(
+        api.GET('/api/jobs/{id}/{side}/kept-addresses', {
+          params: { path: { id, side }, query: { thing: things } },
+          signal,
+        }),
+      ),
+    enabled: things.length > 0,
+    placeholderData: (old) => old,
   })
 
 export const moveSubnet = (id: string, side: Side, segment: string, from: string, to: string) =>

@@ -1874,6 +1874,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/{side}/kept-addresses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    thing: string[];
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KeptAddresses"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kit": {
         parameters: {
             query?: never;
@@ -3276,6 +3325,10 @@ export interface components {
             thing: string;
             box: string;
         };
+        KeptAddresses: {
+            actions: components["schemas"]["InstallerAction"][];
+            not: components["schemas"]["NotKept"][];
+        };
         /** @enum {string} */
         KitGroup: "gateway" | "router" | "mesh" | "repeater" | "access-point" | "bridge" | "switch" | "link";
         KitView: {
@@ -3546,6 +3599,10 @@ export interface components {
             cutMinutes: number;
             isProven: boolean;
             first: null | string;
+        };
+        NotKept: {
+            thing: string;
+            why: string;
         };
         NotedLine: {
             /** Format: int32 */

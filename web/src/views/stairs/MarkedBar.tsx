@@ -1,5 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
+import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
+import { keptAddresses } from '../../api/queries'
 import { useJob, useTools } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
 import { Press } from '../../parts/Press'
@@ -7,19 +9,26 @@ import { count } from '../../parts/words'
 import { useMarks } from '../../state/marks'
 import { say } from '../../state/notices'
 import { connections } from './connections'
-import { reservationsFor } from './reservations'
 
 /** What can be done with all things that are marked, as one step of undo. */
 export function MarkedBar() {
-  const { house } = useJob()
+  const { house, job, side } = useJob()
   const { act } = useTools()
   const { marked, clear } = useMarks()
   const [to, setTo] = useState('')
   const things = (house.document.endpoints ?? []).filter((thing) => marked.includes(thing.id))
+  const { data } = useQuery(
+    keptAddresses(
+      job.id,
+      side,
+      job.version,
+      things.map((thing) => thing.id),
+    ),
+  )
   if (things.length === 0) return null
   const wifis = connections(house, null).filter((one) => one.to && 'ssid' in one.to)
   const goal = wifis.find((one) => one.value === to) ?? wifis[0]
-  const kept = reservationsFor(house, things)
+  const kept = data ?? { actions: [], not: [] }
   const all = things.length === 1 ? 'it' : `these ${things.length}`
   const join = async () => {
     const where = goal?.to
@@ -41,7 +50,7 @@ export function MarkedBar() {
     if (problem) return say(problem.message, 'problem')
     clear()
     say(
-      `Reserved for ${count(kept.actions.length, 'thing')}.${kept.not.map((one) => ` Not for ${one.name}: ${one.why}.`).join('')}`,
+      `Reserved for ${count(kept.actions.length, 'thing')}.${kept.not.map((one) => ` Not for ${one.thing}: ${one.why}.`).join('')}`,
     )
   }
   return (
@@ -68,7 +77,7 @@ export function MarkedBar() {
       </Flex>
       {kept.not.length > 0 && (
         <Text textStyle="note" mt="4px">
-          No reservation for {kept.not.map((one) => `${one.name}: ${one.why}`).join('; ')}.
+          No reservation for {kept.not.map((one) => `${one.thing}: ${one.why}`).join('; ')}.
         </Text>
       )}
     </Box>

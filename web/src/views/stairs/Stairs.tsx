@@ -15,7 +15,7 @@ import { useTraced } from '../../state/trace'
 import { addressWords } from './addressWords'
 import { BoxCard } from './BoxCard'
 import { Carried } from './Carried'
-import { type Drop, dropEvent } from './dragKind'
+import { type Drop, dropEvent, placeOf } from './dragKind'
 import { place } from './layout/place'
 import { Picture } from './Picture'
 import { BoxInspector, HandBar, KindBar, LineInspector, MarkedBar, ThingInspector } from './panels'
@@ -115,10 +115,6 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
     if (segment) return () => void placeKind.putOnTread(segment)
     return null
   }
-  const placeAt = (target: Element) => {
-    const of = (name: string) => target.closest<HTMLElement>(`[data-${name}]`)?.dataset[name]
-    return putDown({ socket: of('socket'), box: of('box'), segment: of('ground') })
-  }
   const latest = useRef(putDown)
   latest.current = putDown
   useEffect(() => {
@@ -145,7 +141,7 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
           onClickCapture={(event) => {
             if (isLook || !kind) return
             // What is in the hand goes where is pressed; nothing is opened by it.
-            const put = placeAt(event.target as Element)
+            const put = putDown(placeOf(event.target as Element))
             if (!put) return
             event.stopPropagation()
             put()

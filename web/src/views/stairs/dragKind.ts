@@ -9,6 +9,12 @@ export type Drop = { socket?: string; box?: string; segment?: string }
 
 export const dropEvent = 'altrin-drop'
 
+/** What of the picture it is, the nearest first. */
+export function placeOf(element: Element | null): Drop {
+  const of = (name: string) => element?.closest<HTMLElement>(`[data-${name}]`)?.dataset[name]
+  return { socket: of('socket'), box: of('box'), segment: of('ground') }
+}
+
 /** From the sheet out onto the Stairs: the sheet is closed as soon as the pointer leaves its place. */
 export function dragKind(down: PointerEvent, held: () => HeldKind | null, begun: () => void) {
   if (down.button !== 0) return
@@ -30,10 +36,8 @@ export function dragKind(down: PointerEvent, held: () => HeldKind | null, begun:
     window.removeEventListener('pointercancel', up)
     useHand.setState({ at: null })
     if (!isCarried || end.type === 'pointercancel') return
-    const under = document.elementFromPoint(end.clientX, end.clientY)
-    const of = (name: string) => under?.closest<HTMLElement>(`[data-${name}]`)?.dataset[name]
-    const detail: Drop = { socket: of('socket'), box: of('box'), segment: of('ground') }
-    window.dispatchEvent(new CustomEvent(dropEvent, { detail }))
+    const detail = placeOf(document.elementFromPoint(end.clientX, end.clientY))
+    window.dispatchEvent(new CustomEvent<Drop>(dropEvent, { detail }))
   }
   window.addEventListener('pointermove', move)
   window.addEventListener('pointerup', up)
