@@ -42,7 +42,7 @@ public sealed class AccessibilityTests : IDisposable
         browser.UntilText("10.20.3.192/26");
         Check(browser, "addresses");
         browser.Press(() => browser.Link("Wants"));
-        browser.UntilText("What the household wants");
+        browser.UntilText("Ask before you plug.");
         Check(browser, "wants");
         browser.Press(() => browser.Link("Options"));
         browser.UntilText("nothing better exists");

@@ -27,7 +27,7 @@ public sealed class Shots
             browser.Css(".ruler svg");
             browser.Picture(Path.Combine(folder, "addresses.png"));
             browser.Press(() => browser.Link("Wants"));
-            browser.UntilText("What the household wants");
+            browser.UntilText("Ask before you plug.");
             browser.Picture(Path.Combine(folder, "wants.png"));
             browser.Press(() => browser.Link("Options"));
             browser.UntilText("nothing better exists");
