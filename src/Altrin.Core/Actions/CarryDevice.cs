@@ -4,7 +4,8 @@ namespace Altrin.Core.Actions;
 
 /// <summary>Carries a box to another room, which takes out every cable of it.</summary>
 /// <param name="Room">Its id or its name.</param>
-public sealed record CarryDevice(string Device, string Room) : InstallerAction
+/// <param name="At">Where in it; null: anywhere.</param>
+public sealed record CarryDevice(string Device, string Room, FloorPoint? At = null) : InstallerAction
 {
     public override ActionProblem? Problem(NetworkDocument house) => Checks.Device(house, Device)
         ?? (string.IsNullOrWhiteSpace(Room) ? new("room", "Say in which room it shall stand.") : house.Line?.Device == Device ? new("device", "The box at the line stays where the line is.") : null);
@@ -15,7 +16,7 @@ public sealed record CarryDevice(string Device, string Room) : InstallerAction
     {
         Cables = [.. house.Cables.Where(cable => cable.A.Device != Device && cable.B.Device != Device)],
         Endpoints = [.. house.Endpoints.Select(thing => thing.Connect?.Socket?.Device == Device ? thing with { Connect = null } : thing)],
-    }).WithDevice(Device, box => box with { Room = Room, At = null });
+    }).WithDevice(Device, box => box with { Room = Room, At = At });
 
     /// <summary>Whether a box has to be carried to stand as it is planned: from one room to another, or off the table. A room that is only written down
     /// for a box in use is no walk.</summary>

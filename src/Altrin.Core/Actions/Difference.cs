@@ -61,7 +61,7 @@ public sealed record Difference(ImmutableArray<InstallerAction> All, ImmutableAr
         private void Unplug()
         {
             foreach (var box in planned.Devices)
-                if (found.FindDevice(box.Id) is { } old && CarryDevice.IsDue(found, old, box)) Do(new CarryDevice(box.Id, box.Room!));
+                if (found.FindDevice(box.Id) is { } old && CarryDevice.IsDue(found, old, box)) Do(new CarryDevice(box.Id, box.Room!, box.At));
             foreach (var old in found.Cables)
             {
                 if (house.FindCable(old.Id) is null) continue;

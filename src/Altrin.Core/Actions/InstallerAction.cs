@@ -44,6 +44,7 @@ namespace Altrin.Core.Actions;
 [JsonDerivedType(typeof(AddDevice), "add-device")]
 [JsonDerivedType(typeof(RemoveDevice), "remove-device")]
 [JsonDerivedType(typeof(CarryDevice), "carry-device")]
+[JsonDerivedType(typeof(PlaceAt), "place-at")]
 [JsonDerivedType(typeof(AddEndpoint), "add-endpoint")]
 [JsonDerivedType(typeof(RemoveEndpoint), "remove-endpoint")]
 [JsonDerivedType(typeof(Rename), "rename")]

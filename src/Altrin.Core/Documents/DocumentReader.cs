@@ -93,6 +93,7 @@ public static class DocumentReader
         Walls = r.Word<WallMaterial>("walls"),
         Floors = r.Word<FloorMaterial>("floors"),
         StoreyM = r.Number("storeyM", Network.Building.LeastStoreyM, Network.Building.MostStoreyM),
+        OffsetDb = r.Number("offsetDb", -Network.Building.MostOffsetDb, Network.Building.MostOffsetDb),
         Unknown = r.Rest(),
     };
 
@@ -131,6 +132,10 @@ public static class DocumentReader
         Device = r.Text("device"),
         Mbps = r.Number("mbps", Limits.Mbps),
         LevelDbm = r.Number("levelDbm", NeighbourNetwork.LowestDbm, NeighbourNetwork.HighestDbm),
+        Source = r.Text("source"),
+        Band = r.Word<Band>("band"),
+        Method = r.Text("method"),
+        Runs = r.Whole("runs", 1, Measurement.MostRuns),
         At = r.Text("at"),
         Unknown = r.Rest(),
     };

@@ -17,6 +17,18 @@ public sealed record Measurement : DocumentPart
     /// <summary>The level of what it was joined to, in dBm.</summary>
     public double? LevelDbm { get; init; }
 
+    /// <summary>The box that was joined, by id, and on which band; null: nobody looked, and the best heard there is meant.</summary>
+    public string? Source { get; init; }
+
+    public Band? Band { get; init; }
+
+    /// <summary>How it was measured, in the installer's words, and how often.</summary>
+    public string? Method { get; init; }
+
+    public int? Runs { get; init; }
+
+    public const int MostRuns = 100;
+
     /// <summary>The day, as 2026-11-28; null where nobody wrote it down.</summary>
     public string? At { get; init; }
 }

@@ -20,6 +20,12 @@ public sealed record Building : DocumentPart
     public WallMaterial? Walls { get; init; }
     public FloorMaterial? Floors { get; init; }
     public double? StoreyM { get; init; }
+
+    /// <summary>How much more (or, below 0, less) is lost between two rooms than the table of materials says: learnt from what was measured here. In dB.</summary>
+    public double? OffsetDb { get; init; }
+
+    /// <summary>More than that is no matter of walls.</summary>
+    public const double MostOffsetDb = 10;
 }
 
 public sealed record Room : DocumentPart

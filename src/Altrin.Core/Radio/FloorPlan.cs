@@ -42,7 +42,7 @@ public sealed class FloorPlan
 
     private readonly ImmutableArray<Room> rooms;
     private readonly WallMaterial usualWalls;
-    private readonly double storey;
+    private readonly double storey, offset;
     private readonly Dictionary<(int, int), Between> known = [];
     private readonly Dictionary<string, int> byWord = new(StringComparer.OrdinalIgnoreCase);
 
@@ -52,11 +52,22 @@ public sealed class FloorPlan
         usualWalls = house.Building?.Walls ?? WallMaterial.Plasterboard;
         FloorsOf = house.Building?.Floors ?? FloorMaterial.Wood;
         storey = house.Building?.StoreyM ?? Building.UsualStoreyM;
+        offset = house.Building?.OffsetDb ?? 0;
         for (var i = rooms.Length - 1; i >= 0; i--) byWord[rooms[i].Name] = i;
         for (var i = rooms.Length - 1; i >= 0; i--) byWord[rooms[i].Id] = i;
     }
 
     public FloorMaterial FloorsOf { get; }
+
+    /// <summary>Everything but the distance, in dB. What was learnt of this house is added where there is something in the way, and never makes a wall give.</summary>
+    public double ThroughDb(Between between, Band band)
+    {
+        var loss = PathLoss.ThroughDb(between, FloorsOf, band);
+        return loss > 0 ? Math.Max(0, loss + offset) : 0;
+    }
+
+    /// <summary>What is lost between two places, in dB.</summary>
+    public double LossDb(Between between, Band band) => PathLoss.FreeSpaceDb(band, between.DistanceM) + ThroughDb(between, band);
 
     public Place PlaceOf(string? room, FloorPoint? at)
     {

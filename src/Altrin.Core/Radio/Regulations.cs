@@ -1,6 +1,7 @@
 using System.Collections.Frozen;
 using System.Collections.Immutable;
 using System.Text.Json;
+using Altrin.Core.Network;
 
 namespace Altrin.Core.Radio;
 
@@ -11,6 +12,21 @@ namespace Altrin.Core.Radio;
 public sealed record RadioRule(double FromMHz, double ToMHz, double WidestMHz, double MostDbm, bool IsIndoors, bool IsRadar, bool IsPassive)
 {
     public bool Covers(double centreMHz, double widthMHz) => centreMHz - widthMHz / 2 >= FromMHz - 0.001 && centreMHz + widthMHz / 2 <= ToMHz + 0.001;
+}
+
+/// <summary>Why a channel may not be used, the gravest first.</summary>
+public enum Unlawful
+{
+    /// <summary>The country has no rule for it: nobody may send there.</summary>
+    NoRule,
+
+    /// <summary>One may listen there, and begin no network.</summary>
+    Passive,
+
+    IndoorsOnly,
+
+    /// <summary>Not that wide.</summary>
+    TooWide,
 }
 
 /// <summary>Lawful frequencies and powers by country.</summary>
@@ -34,6 +50,28 @@ public static class Regulations
             if (rule.Covers(centreMHz, 20) && (most is null || rule.MostDbm > most)) most = rule.MostDbm;
         return most;
     }
+
+    /// <summary>Why nobody may send a network there: on a channel of that width, in or out of doors.</summary>
+    public static Unlawful? WhyNot(ImmutableArray<RadioRule> rules, RadioChannel channel, bool isOutdoors)
+    {
+        Unlawful? worst = null;
+        foreach (var centre in Channels.Covered(channel))
+        {
+            var here = rules.Where(rule => rule.Covers(centre, 20)).ToList();
+            // Two rules that meet may be used as one where the database says so (AUTO-BW): each then allows its own width and the next one's.
+            var why = here.Count == 0 ? Unlawful.NoRule
+                : here.TrueForAll(rule => rule.IsPassive) ? Unlawful.Passive
+                : isOutdoors && here.TrueForAll(rule => rule.IsIndoors) ? Unlawful.IndoorsOnly
+                : here.TrueForAll(rule => rule.WidestMHz < Math.Min(channel.WidthMHz, 80)) ? Unlawful.TooWide
+                : (Unlawful?)null;
+            if (why is not null && (worst is null || why < worst)) worst = why;
+        }
+        return worst;
+    }
+
+    /// <summary>Whether it waits for radar before it sends there (DFS), on any part of its width.</summary>
+    public static bool IsRadar(ImmutableArray<RadioRule> rules, RadioChannel channel) => channel.Band == Band.Ghz5
+        && Channels.Covered(channel).Any(centre => rules.Any(rule => rule.Covers(centre, 20)) && rules.Where(rule => rule.Covers(centre, 20)).All(rule => rule.IsRadar));
 
     private static FrozenDictionary<string, ImmutableArray<RadioRule>> Load()
     {

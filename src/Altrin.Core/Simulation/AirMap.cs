@@ -22,10 +22,17 @@ public sealed record AirLink(int From, int To, WirelessRadio Radio, AirSource So
 /// <param name="Source">Null: nothing is heard.</param>
 public sealed record AirRoom(int Room, AirSource? Source, double LevelDbm, double LinkMbps, RateAnswer Expected);
 
+/// <summary>Somebody else's network, by all the notes of it: one name, band and channel are one neighbour.</summary>
+public sealed record HeardNeighbour(string Name, RadioChannel Channel, ImmutableArray<NeighbourNetwork> Notes)
+{
+    public static ImmutableArray<HeardNeighbour> Of(NetworkDocument house) => [.. house.Neighbours.GroupBy(one => (one.Ssid, one.Band, one.Channel))
+        .Select(notes => new HeardNeighbour(notes.Key.Ssid ?? "a hidden network", new(notes.Key.Band, notes.Key.Channel, notes.First().WidthMHz ?? 20), [.. notes]))];
+}
+
 /// <summary>What the radios of a house do to each other and carry: section 6 of the format. An honest estimate, never a promise.</summary>
 public sealed class AirMap
 {
-    private const double NeighbourWeight = 0.25, OneIsAutomatic = 0.5;
+    internal const double NeighbourWeight = 0.25, OneIsAutomatic = 0.5;
 
     private readonly NetworkDocument house;
     private readonly Fabric fabric;
@@ -50,6 +57,11 @@ public sealed class AirMap
         Rooms = [.. Enumerable.Range(0, house.Rooms.Length).Select(RoomAt)];
         rates = [.. Enumerable.Range(0, house.Endpoints.Length).Select(RateAt)];
     }
+
+    /// <summary>The air alone of a house: no lease, no segment, no rule is asked for.</summary>
+    public static AirMap Of(NetworkDocument house) => new(Fabric.Build(house));
+
+    internal Hearing Hearing => hearing;
 
     public IReadOnlyList<AirSource> Sources => sources;
     public IReadOnlyList<AirLink> Links => links;
@@ -120,7 +132,7 @@ public sealed class AirMap
     private void ShareOut(List<(int Device, RadioNetwork Network)> joins)
     {
         var families = Families(joins);
-        var neighbours = house.Neighbours.GroupBy(one => (one.Ssid, one.Band, one.Channel)).Select(notes => (Notes: notes.ToList(), Channel: new RadioChannel(notes.Key.Band, notes.Key.Channel, notes.First().WidthMHz ?? 20))).ToList();
+        var neighbours = HeardNeighbour.Of(house);
         for (var i = 0; i < sources.Count; i++)
         {
             var one = sources[i];
@@ -133,11 +145,11 @@ public sealed class AirMap
                 others += Weight(one.Channel, other.Channel);
                 with.Add($"{house.Devices[other.Device].Id}:{other.Radio.Id}");
             }
-            foreach (var (notes, channel) in neighbours)
+            foreach (var neighbour in neighbours)
             {
-                if (!one.Channel.Overlaps(channel) || !notes.Exists(note => IsHeard(note, one.Device))) continue;
-                others += NeighbourWeight * Weight(one.Channel, channel);
-                with.Add(notes[0].Ssid ?? "a hidden network");
+                if (!one.Channel.Overlaps(neighbour.Channel) || !IsHeard(neighbour, one.Device)) continue;
+                others += NeighbourWeight * Weight(one.Channel, neighbour.Channel);
+                with.Add(neighbour.Name);
             }
             sources[i] = one with { Share = 1 / (1 + others), With = with.ToImmutable() };
         }
@@ -156,10 +168,13 @@ public sealed class AirMap
         return families;
     }
 
-    private static double Weight(RadioChannel a, RadioChannel b) => a.Number is null != b.Number is null ? OneIsAutomatic : 1;
+    /// <summary>How much one counts for the other on the same air, where they hear each other: half where exactly one picks its channel itself.</summary>
+    internal static double Weight(RadioChannel a, RadioChannel b) => a.Number is null != b.Number is null ? OneIsAutomatic : 1;
 
     private bool HearEachOther(AirSource a, AirSource b) => a.Device == b.Device
         || (hearing.LevelDbm(a.Device, a.Radio, a.Channel, hearing.PlaceOf(b.Device)) >= LinkRate.SharingDbm && hearing.LevelDbm(b.Device, b.Radio, b.Channel, hearing.PlaceOf(a.Device)) >= LinkRate.SharingDbm);
+
+    internal bool IsHeard(HeardNeighbour neighbour, int device) => neighbour.Notes.Any(note => IsHeard(note, device));
 
     /// <summary>At the noted level less the walls and floors between the room it was noted in and the source, but not the distance.</summary>
     private bool IsHeard(NeighbourNetwork note, int device)
@@ -167,26 +182,34 @@ public sealed class AirMap
         if (note.LevelDbm is not { } level) return true;
         if (note.Room is null) return level >= LinkRate.SharingDbm;
         var between = hearing.Plan.Between(hearing.Plan.PlaceOf(note.Room, null), hearing.PlaceOf(device));
-        return level - PathLoss.ThroughDb(between, hearing.Plan.FloorsOf, note.Band) >= LinkRate.SharingDbm;
+        return level - hearing.Plan.ThroughDb(between, note.Band) >= LinkRate.SharingDbm;
     }
 
     private AirRoom RoomAt(int room)
     {
-        var place = hearing.Plan.PlaceOf(house.Rooms[room].Id, null);
         AirRoom? best = null;
         var bestShared = 0.0;
+        foreach (var heard in HeardAt(hearing.Plan.PlaceOf(house.Rooms[room].Id, null), room))
+        {
+            var shared = heard.LinkMbps * heard.Source!.Share;
+            if (best is not null && (heard.Expected.Mbps, shared, heard.LevelDbm).CompareTo((best.Expected.Mbps, bestShared, best.LevelDbm)) <= 0) continue;
+            (best, bestShared) = (heard, shared);
+        }
+        return best ?? new(room, null, double.NaN, 0, RateAnswer.Nothing);
+    }
+
+    /// <summary>Each source that a device at that place hears and may be on, with what it would give; networks for guests alone are left out.</summary>
+    /// <param name="room">As it is written into the answers.</param>
+    internal IEnumerable<AirRoom> HeardAt(Place place, int room)
+    {
         foreach (var source in sources)
         {
             if (source.Ssid is null) continue;
             var level = hearing.LevelDbm(source.Device, source.Radio, source.Channel, place);
             if (level < LinkRate.LeastDbm(source.Radio.Band)) continue;
             var rate = LinkRate.Mbps(source.Ability, RadioAbility.Household(source.Ability), source.Channel.WidthMHz, level);
-            var expected = backbone.From(source, rate, hearing.Plan.Between(hearing.PlaceOf(source.Device), place));
-            var shared = rate * source.Share;
-            if (best is not null && (expected.Mbps, shared, level).CompareTo((best.Expected.Mbps, bestShared, best.LevelDbm)) <= 0) continue;
-            (best, bestShared) = (new(room, source, level, rate, expected), shared);
+            yield return new(room, source, level, rate, backbone.From(source, rate, hearing.Plan.Between(hearing.PlaceOf(source.Device), place)));
         }
-        return best ?? new(room, null, double.NaN, 0, RateAnswer.Nothing);
     }
 
     internal RateAnswer Of(int endpoint) => rates[endpoint];

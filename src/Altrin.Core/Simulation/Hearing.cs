@@ -29,7 +29,7 @@ internal sealed class Hearing
 
     /// <summary>What a radio of the box, sending on that channel, is heard at there, in dBm.</summary>
     public double LevelDbm(int from, WirelessRadio radio, RadioChannel channel, Place at) =>
-        RadioPower.Of(radio, channel, Rules) - PathLoss.Db(Plan.Between(boxes[from], at), Plan.FloorsOf, radio.Band);
+        RadioPower.Of(radio, channel, Rules) - Plan.LossDb(Plan.Between(boxes[from], at), radio.Band);
 
     /// <summary>Whether a network is there for whoever is at that place. Where either place is not known it is believed.</summary>
     public bool IsThere(RadioNetwork network, Place at)

@@ -55,6 +55,7 @@ public class ActionTests
         new AddDevice(new() { Id = "switch", Name = "Switch", Mode = DeviceMode.Switch, Ports = [new() { Id = "p1", Role = PortRole.Lan }] }),
         new RemoveDevice("studio"),
         new CarryDevice("studio", "hall"),
+        new PlaceAt("printer", "hall", new(1, 1.5)),
         new AddEndpoint(new() { Id = "tv", Name = "Television" }),
         new RemoveEndpoint("printer"),
         new Rename("gw", "Gateway in the hall"),

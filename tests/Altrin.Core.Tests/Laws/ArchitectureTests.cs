@@ -13,8 +13,9 @@ public partial class ArchitectureTests
         ["Radio"] = ["Network"],
         ["Simulation"] = ["Network", "Radio"],
         ["Actions"] = ["Network", "Documents", "Kit"],     // an action asks whether the document it makes could be read
-        ["Rules"] = ["Network", "Radio", "Simulation", "Actions", "Rules"],
-        ["Planning"] = ["Network", "Radio", "Documents", "Kit", "Simulation", "Actions", "Rules"],
+        ["Air"] = ["Network", "Radio", "Simulation", "Actions"],
+        ["Rules"] = ["Network", "Radio", "Air", "Simulation", "Actions", "Rules"],
+        ["Planning"] = ["Network", "Radio", "Air", "Documents", "Kit", "Simulation", "Actions", "Rules"],
         ["Readings"] = ["Network", "Kit", "Simulation"],
         ["Secrets"] = [],
         ["Addressing"] = ["Network", "Actions", "Simulation"],

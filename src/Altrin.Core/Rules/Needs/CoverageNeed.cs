@@ -1,3 +1,4 @@
+using Altrin.Core.Air;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
@@ -18,9 +19,9 @@ public sealed class CoverageNeed : NeedJudge<Need.Coverage>
         if (short_.Count == 0)
         {
             var worst = wanted.Select(room => facts.State.AirMap.Rooms[facts.House.Rooms.IndexOf(room)]).MinBy(at => at.Expected.Mbps)!;
-            return (Answer.Yes, $"The least is in {facts.House.Rooms[worst.Room].Name}. {RateWords.Say(facts, worst, "a device there")}");
+            return (Answer.Yes, $"The least is in {facts.House.Rooms[worst.Room].Name}. {RateWords.Say(facts.House, worst, "a device there")}");
         }
         var others = short_.Count > 1 ? $" Too little in {Facts.Join(short_.Select(one => one.Room.Name), 4)}." : "";
-        return (Answer.No, $"{RateWords.Say(facts, short_[0].At, $"a device on Wi-Fi in {short_[0].Room.Name}")}{others}");
+        return (Answer.No, $"{RateWords.Say(facts.House, short_[0].At, $"a device on Wi-Fi in {short_[0].Room.Name}")}{others}");
     }
 }

@@ -1,4 +1,5 @@
 using Altrin.Core.Actions;
+using Altrin.Core.Air;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
@@ -17,10 +18,10 @@ public sealed class SpeedNeed : NeedJudge<Need.Speed>
             var reachable = facts.State.Internet(thing).Reachable;
             if (reachable == Answer.No) return (Answer.No, Reasons.NoInternet(facts, thing, facts.State.Internet(thing).Why));
             var rate = facts.State.RateOf(thing);
-            return (rate.Printed >= need.Mbps ? reachable : Answer.No, RateWords.Say(facts, rate, facts.NameOf(thing)));
+            return (rate.Printed >= need.Mbps ? reachable : Answer.No, RateWords.Say(facts.House, rate, facts.NameOf(thing)));
         }
         if (Rooms.Find(facts.House, need.Room) is not { } room) return (Answer.No, $"{need.Room} is no listed room: note it at Visit, so that it is known what is heard there.");
         var at = facts.State.AirMap.Rooms[facts.House.Rooms.IndexOf(room)];
-        return (at.Expected.Printed >= need.Mbps ? Answer.Yes : Answer.No, RateWords.Say(facts, at, $"a device on Wi-Fi in {room.Name}"));
+        return (at.Expected.Printed >= need.Mbps ? Answer.Yes : Answer.No, RateWords.Say(facts.House, at, $"a device on Wi-Fi in {room.Name}"));
     }
 }

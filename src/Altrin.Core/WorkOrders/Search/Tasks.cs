@@ -26,7 +26,7 @@ internal sealed class Tasks(NetworkDocument planned, ImmutableHashSet<string> re
                 yield return new($"bring {wanted.Id}", null, [new AddDevice(SettingCatalogue.AsSold(wanted))]) { Device = wanted.Id, WaitSeconds = BoxWork.RebootSeconds(wanted) };
                 continue;
             }
-            if (CarryDevice.IsDue(house, now, wanted)) yield return new($"carry {wanted.Id}", null, [new CarryDevice(wanted.Id, wanted.Room!)]) { Device = wanted.Id, WaitSeconds = BoxWork.RebootSeconds(wanted) };
+            if (CarryDevice.IsDue(house, now, wanted)) yield return new($"carry {wanted.Id}", null, [new CarryDevice(wanted.Id, wanted.Room!, wanted.At)]) { Device = wanted.Id, WaitSeconds = BoxWork.RebootSeconds(wanted) };
             if (MustBeReset(wanted.Id, done))
             {
                 yield return Reset(now);

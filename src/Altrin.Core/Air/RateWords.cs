@@ -3,23 +3,23 @@ using Altrin.Core.Network;
 using Altrin.Core.Radio;
 using Altrin.Core.Simulation;
 
-namespace Altrin.Core.Rules.Needs;
+namespace Altrin.Core.Air;
 
 /// <summary>An expected rate with its reason, in words.</summary>
-internal static class RateWords
+public static class RateWords
 {
-    public static string Say(Facts facts, AirRoom at, string who) => at.Source is null
-        ? $"No Wi-Fi of this household is heard in {facts.House.Rooms[at.Room].Name}."
-        : Say(facts, at.Expected, who);
+    public static string Say(NetworkDocument house, AirRoom at, string who) => at.Source is null
+        ? $"No Wi-Fi of this household is heard in {house.Rooms[at.Room].Name}."
+        : Say(house, at.Expected, who);
 
-    public static string Say(Facts facts, RateAnswer rate, string who)
+    public static string Say(NetworkDocument house, RateAnswer rate, string who)
     {
         if (rate.Tightest is not { } limit) return $"Nothing is known of the way of {who}.";
-        return limit.Kind == RateLimitKind.NoWay ? $"{facts.NameOf(limit.Device)} has no way to the line." : $"About {Rounded(limit):0.#} Mb/s for {who}: {Why(facts, limit)}.";
+        return limit.Kind == RateLimitKind.NoWay ? $"{house.NameOf(limit.Device)} has no way to the line." : $"About {Rounded(limit):0.#} Mb/s for {who}: {Why(house, limit)}.";
     }
 
     /// <summary>What the air gives is not known to three figures.</summary>
-    private static double Rounded(RateLimit limit)
+    public static double Rounded(RateLimit limit)
     {
         if (limit.Kind is not (RateLimitKind.Radio or RateLimitKind.SharedRadio)) return limit.Mbps < 10 ? limit.Mbps : Math.Floor(limit.Mbps);
         if (limit.Mbps < 10) return Math.Round(limit.Mbps, 1);
@@ -27,19 +27,19 @@ internal static class RateWords
         return Math.Floor(limit.Mbps / tens) * tens;
     }
 
-    private static string Why(Facts facts, RateLimit limit) => limit.Kind switch
+    public static string Why(NetworkDocument house, RateLimit limit) => limit.Kind switch
     {
         RateLimitKind.Line => "the line gives no more",
-        RateLimitKind.Wire => $"{facts.House.SocketName(new(limit.Device, limit.Port!))} carries no more",
-        RateLimitKind.Powerline => $"the powerline link in {facts.House.SocketName(new(limit.Device, limit.Port!))} seldom carries more",
-        RateLimitKind.Coax => $"the coax link in {facts.House.SocketName(new(limit.Device, limit.Port!))} seldom carries more",
-        RateLimitKind.SharedRadio => $"{facts.NameOf(limit.Device)} hears and repeats with one radio, in turns",
-        RateLimitKind.Radio => $"the radio hop to {facts.NameOf(limit.Device)}, {Through(limit.Between!.Value)}, carries no more{(limit.Share < 0.995 ? $" on air that it shares ({limit.Share * 100:0} % is left to it)" : "")}",
+        RateLimitKind.Wire => $"{house.SocketName(new(limit.Device, limit.Port!))} carries no more",
+        RateLimitKind.Powerline => $"the powerline link in {house.SocketName(new(limit.Device, limit.Port!))} seldom carries more",
+        RateLimitKind.Coax => $"the coax link in {house.SocketName(new(limit.Device, limit.Port!))} seldom carries more",
+        RateLimitKind.SharedRadio => $"{house.NameOf(limit.Device)} hears and repeats with one radio, in turns",
+        RateLimitKind.Radio => $"the radio hop to {house.NameOf(limit.Device)}, {Through(limit.Between!.Value)}, carries no more{(limit.Share < 0.995 ? $" on air that it shares ({limit.Share * 100:0} % is left to it)" : "")}",
         RateLimitKind.NoWay => "there is no way to the line",
         _ => throw new InvalidOperationException($"{limit.Kind} is not handled."),
     };
 
-    private static string Through(Between between)
+    public static string Through(Between between)
     {
         var metres = $"{between.DistanceM:0.#} m ({between.DistanceM / 0.3048:0} ft)";
         var how = between.Kind switch
