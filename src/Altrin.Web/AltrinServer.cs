@@ -121,6 +121,7 @@ public static class AltrinServer
         app.MapOptions();
         app.MapWorkOrders();
         app.MapVisit();
+        app.MapAir();
         app.MapKit();
         app.MapSecrets();
         app.MapPhotos();

@@ -45,6 +45,7 @@ namespace Altrin.Core.Actions;
 [JsonDerivedType(typeof(RemoveDevice), "remove-device")]
 [JsonDerivedType(typeof(CarryDevice), "carry-device")]
 [JsonDerivedType(typeof(PlaceAt), "place-at")]
+[JsonDerivedType(typeof(DrawRoom), "draw-room")]
 [JsonDerivedType(typeof(AddEndpoint), "add-endpoint")]
 [JsonDerivedType(typeof(RemoveEndpoint), "remove-endpoint")]
 [JsonDerivedType(typeof(Rename), "rename")]

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
+using Altrin.Core.Air;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
@@ -45,8 +46,8 @@ public sealed class Evaluation
 
     public static Evaluation Of(NetworkDocument house) => new(house);
 
-    /// <summary>The fixes of a finding that, simulated, remove it, add no fault, break no want that held and leave alone what is to be left
-    /// as found.</summary>
+    /// <summary>The fixes of a finding that, simulated, remove it, add no fault, break no want that held leave alone what is to be left
+    /// as found, and leave no room without Wi-Fi that has some.</summary>
     public ImmutableArray<Fix> ProvenFixes(Finding finding, CancellationToken cancel = default)
     {
         // One proof at a time: what two ask for at once is proved once, and the budget holds.
@@ -80,7 +81,7 @@ public sealed class Evaluation
             house = action.Apply(house);
         }
         var after = Of(house);
-        return !after.Findings.Any(other => other.Key == finding.Key) && AddsNoFault(after) && BreaksNoWant(after);
+        return !after.Findings.Any(other => other.Key == finding.Key) && AddsNoFault(after) && BreaksNoWant(after) && Coverage.Lost(State.AirMap, after.State.AirMap, State.House).IsEmpty;
     }
 
     /// <summary>What the provider or the owner wants left as it is nobody sets; its sockets may be used.</summary>

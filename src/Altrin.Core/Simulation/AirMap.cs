@@ -63,6 +63,12 @@ public sealed class AirMap
 
     internal Hearing Hearing => hearing;
 
+    /// <summary>Whether it is known where both ends of a join stand. Else it is believed, and says nothing of levels.</summary>
+    internal bool ArePlaced(AirLink link) => hearing.PlaceOf(link.From).IsListed && hearing.PlaceOf(link.To).IsListed;
+
+    /// <summary>What a box hears of a source, in dBm.</summary>
+    internal double LevelDbm(AirSource source, int atDevice) => hearing.LevelDbm(source.Device, source.Radio, source.Channel, hearing.PlaceOf(atDevice));
+
     public IReadOnlyList<AirSource> Sources => sources;
     public IReadOnlyList<AirLink> Links => links;
     public ImmutableArray<AirRoom> Rooms { get; }

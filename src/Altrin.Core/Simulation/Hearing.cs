@@ -25,6 +25,8 @@ internal sealed class Hearing
 
     public Place PlaceOf(int device) => boxes[device];
 
+    public Place PlaceOf(Room room) => Plan.PlaceOf(room.Id, null);
+
     public Place PlaceOf(Endpoint thing) => Plan.PlaceOf(thing.Room, thing.At);
 
     /// <summary>What a radio of the box, sending on that channel, is heard at there, in dBm.</summary>

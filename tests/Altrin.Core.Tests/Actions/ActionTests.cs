@@ -56,6 +56,7 @@ public class ActionTests
         new RemoveDevice("studio"),
         new CarryDevice("studio", "hall"),
         new PlaceAt("printer", "hall", new(1, 1.5)),
+        new DrawRoom(new() { Id = "hall", Name = "Hall", Rect = new(0, 0, 3, 4) }),
         new AddEndpoint(new() { Id = "tv", Name = "Television" }),
         new RemoveEndpoint("printer"),
         new Rename("gw", "Gateway in the hall"),

@@ -9,7 +9,7 @@ namespace Altrin.Core.Air.Channels;
 public readonly record struct ChannelOption(RadioChannel Channel, bool IsRadar);
 
 /// <summary>On which channels, and how wide, a radio may be set.</summary>
-internal static class ChannelOptions
+public static class ChannelOptions
 {
     /// <summary>Those of the older band that do not overlap, 13 where it is lawful in place of 11. IEEE 802.11, 25 MHz from centre to centre; the choice of these is common practice, no source.</summary>
     public static readonly ImmutableArray<int> Apart = [1, 6, 11, 13];

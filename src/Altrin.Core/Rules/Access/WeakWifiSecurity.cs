@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
+using Altrin.Core.Air;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
@@ -33,6 +34,6 @@ public sealed class WeakWifiSecurity : IRule
         var network = networks[0].Network;
         var same = facts.State.Air.FirstOrDefault(one => one.Network.Ssid == network.Ssid && one.Network.Security >= WifiSecurity.Wpa2)?.Network;
         var key = same?.Key ?? network.Key ?? network.Ssid;
-        return [new("Secure it with WPA2", OneWifi.Change(facts, networks, one => one with { Security = same?.Security ?? WifiSecurity.Wpa2, Key = key }))];
+        return [new("Secure it with WPA2", OneWifi.Change(facts.State, networks, one => one with { Security = same?.Security ?? WifiSecurity.Wpa2, Key = key }))];
     }
 }

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
+using Altrin.Core.Air;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
@@ -21,9 +22,26 @@ public sealed class GatewayWifiLeftOn : IRule
             .Select(facts.State.JoinedNetwork).OfType<(string Box, int Place)>().ToList();
         var other = users.Find(one => one.Box != gateway.Id).Box;
         if (users.Exists(one => one.Box == gateway.Id) || other is null) yield break;
+        // Where it alone is heard it is not left on, it is needed.
+        if (facts.House.Rooms.Where((room, i) => room.Outdoor != true && facts.State.AirMap.Rooms[i].Source is { } source && facts.House.Devices[source.Device].Id == gateway.Id && IsAlone(facts, i, gateway)).Any()) yield break;
         yield return new(Id, Severity.Caution, "The gateway is still on the air", [gateway.Id],
-            $"{facts.NameOf(other)} makes the household’s Wi-Fi, and nobody is on {gateway.Name}’s {Facts.Join(own.Select(one => one.Network.Ssid).Distinct())}. "
-            + "The two disturb each other, and there is one more box to keep safe.",
-            () => [new($"Turn off the Wi-Fi of {gateway.Name}", [.. own.Select(one => new SetWifi(gateway.Id, one.Place, one.Network with { Enabled = false }))])]);
+            () => $"{facts.NameOf(other)} makes the household’s Wi-Fi, and nobody is on {gateway.Name}’s {Facts.Join(own.Select(one => one.Network.Ssid).Distinct())}. "
+            + $"The two disturb each other, and there is one more box to keep safe.{Without(facts, gateway)}",
+            () => [new($"Turn off the Wi-Fi of {gateway.Name}", [.. Off(own)])]);
+    }
+
+    private static IEnumerable<InstallerAction> Off(IEnumerable<AirNetwork> own) => own.Select(one => new SetWifi(one.Box.Id, one.Place, one.Network with { Enabled = false }));
+
+    private static bool IsAlone(Facts facts, int room, Device gateway) =>
+        facts.State.AirMap.HeardAt(facts.State.AirMap.Hearing.PlaceOf(facts.House.Rooms[room]), room).All(heard => facts.House.Devices[heard.Source!.Device].Id == gateway.Id);
+
+    /// <summary>Who covers the rooms in which it is the best there is, and how well.</summary>
+    private static string Without(Facts facts, Device gateway)
+    {
+        var covered = Coverage.Of(facts.State.AirMap, facts.House, gateway.Id);
+        if (covered.IsEmpty) return "";
+        var after = AirMap.Of(Off(facts.State.Air.Where(one => one.Box.Id == gateway.Id)).Apply(facts.House));
+        return " " + Facts.Join(covered.Select(room => (room, at: facts.House.Rooms.IndexOf(room))).Select(one =>
+            $"{one.room.Name} then has {after.Rooms[one.at].Expected.Printed:0.#} Mb/s from {facts.House.Devices[after.Rooms[one.at].Source!.Device].Name} instead of {facts.State.AirMap.Rooms[one.at].Expected.Printed:0.#}")) + ".";
     }
 }

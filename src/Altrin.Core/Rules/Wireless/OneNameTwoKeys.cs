@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Altrin.Core.Air;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Rules.Wireless;
@@ -15,14 +16,14 @@ public sealed class OneNameTwoKeys : IRule
         foreach (var name in facts.State.Air.GroupBy(one => one.Network.Ssid))
         {
             var all = name.ToList();
-            var main = OneWifi.Main(facts, all);
+            var main = OneWifi.Main(facts.State, all);
             var odd = all.Where(one => one.Network.Key != main.Network.Key || one.Network.Security != main.Network.Security).ToList();
             if (odd.Count == 0) continue;
             var what = odd.Exists(one => one.Network.Key != main.Network.Key) ? "password" : "security";
             yield return new(Id, Severity.Fault, "One name, two passwords", [.. odd.Select(one => one.Box.Id).Append(main.Box.Id).Distinct()],
                 $"{Facts.Join(odd.Select(one => one.Box.Name).Append(main.Box.Name).Distinct())} are both called {name.Key} but have another {what} each. "
                 + "A device that is carried from one to the other is thrown off.",
-                () => [new($"Use {main.Box.Name}’s {what} on all", OneWifi.Become(facts, main, odd))], name.Key);
+                () => [new($"Use {main.Box.Name}’s {what} on all", OneWifi.Become(facts.State, main, odd))], name.Key);
         }
     }
 }

@@ -1,4 +1,5 @@
 using Altrin.Core.Actions;
+using Altrin.Core.Air;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
@@ -17,12 +18,23 @@ public sealed class SatellitesInRow : IRule
         {
             if (box.Uplink is not { Near: { } near } uplink || facts.State.UplinkBox(box.Id) is not { } joined || joined != near) continue;
             if (facts.State.UplinkBox(near) is null) continue;
-            var nearer = WifiMatch.Willing(facts, uplink, box).FirstOrDefault(one => one.Box.Id != near && facts.State.UplinkBox(one.Box.Id) is null);
+            var nearer = WifiMatch.Willing(facts, uplink, box).FirstOrDefault(one => one.Box.Id != near && facts.State.UplinkBox(one.Box.Id) is null && IsInReach(facts, box, one) is not false);
             if (nearer is null) continue;
+            var level = IsInReach(facts, box, nearer) is true ? $" and is heard there at {Level(facts, box, nearer):0} dBm" : "";
             yield return new(Id, Severity.Caution, "Two radio hops in a row", [box.Id, near],
                 $"{box.Name} joins {facts.NameOf(near)}, which itself joins by radio: each hop takes about half of what is left. "
-                + $"{nearer.Box.Name} makes the same network and is a hop less away.",
-                () => [new($"Join {nearer.Box.Name} instead, if it is heard there", new SetUplink(box.Id, uplink with { Near = nearer.Box.Id }))], box.Id);
+                + $"{nearer.Box.Name} makes the same network{level} and is a hop less away.",
+                () => [new($"Join {nearer.Box.Name} instead{(level.Length > 0 ? "" : ", if it is heard there")}", new SetUplink(box.Id, uplink with { Near = nearer.Box.Id }))], box.Id);
         }
+    }
+
+    /// <summary>Whether it is heard well enough to be joined; null where nobody knows where the two stand.</summary>
+    private static bool? IsInReach(Facts facts, Device box, AirNetwork network) => Level(facts, box, network) is { } level ? level >= JoinLevel.WeakDbm : null;
+
+    private static double? Level(Facts facts, Device box, AirNetwork network)
+    {
+        var air = facts.State.AirMap;
+        var (here, there) = (facts.House.Devices.IndexOf(box), facts.House.Devices.IndexOf(network.Box));
+        return air.Hearing.PlaceOf(here).IsListed && air.Hearing.PlaceOf(there).IsListed && air.Sources.FirstOrDefault(source => source.Device == there && source.Radio.Id == network.Network.Radio) is { } source ? air.LevelDbm(source, here) : null;
     }
 }
