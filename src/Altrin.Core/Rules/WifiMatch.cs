@@ -15,7 +15,7 @@ internal static class WifiMatch
     }
 
     /// <summary>Why nothing is joined: a sentence about what is asked for and what is there, and the network that was likely meant.</summary>
-    public static (string Why, AirNetwork? Meant) WhyNot(Facts facts, string ssid, WifiSecurity security, string? key, Band? band, string? except)
+    public static (string Why, AirNetwork? Meant) WhyNot(Facts facts, string ssid, WifiSecurity security, string? key, Band? band, string? except, string? room, FloorPoint? at)
     {
         var named = facts.State.Air.Where(one => one.Network.Ssid == ssid && one.Box.Id != except).ToList();
         if (named.Count == 0)
@@ -26,10 +26,19 @@ internal static class WifiMatch
         var onBand = named.Where(one => band is null || one.Band == band).ToList();
         if (onBand.Count == 0) return ($"{named[0].Box.Name} makes {ssid} on another band", null);
         if (onBand.Find(one => one.Network.Key == key) is { } spoken)
-            return WirelessJoins.Speak(spoken.Network.Security, security)
+            return IsUnheard(facts, spoken, room, at) ? ($"{spoken.Box.Name} is not heard there: it stands too far away, or behind too much", null) : WirelessJoins.Speak(spoken.Network.Security, security)
                 ? ($"{spoken.Box.Name} hangs below it", null)
                 : ($"{spoken.Box.Name} speaks {Actions.Naming.Say(spoken.Network.Security)}, not {Actions.Naming.Say(security)}", spoken);
         return ($"{onBand[0].Box.Name} has another password for {ssid}", onBand[0]);
+    }
+
+    /// <summary>Whether its network is too weak for whoever stands there to know of it.</summary>
+    private static bool IsUnheard(Facts facts, AirNetwork network, string? room, FloorPoint? at)
+    {
+        var (air, box) = (facts.State.AirMap, facts.House.Devices.IndexOf(network.Box));
+        var place = air.Hearing.Plan.PlaceOf(room, at);
+        return place.IsListed && air.Hearing.PlaceOf(box).IsListed && air.Sources.FirstOrDefault(source => source.Device == box && source.Radio.Id == network.Network.Radio) is { } source
+            && air.Hearing.LevelDbm(box, source.Radio, source.Channel, place) < Radio.LinkRate.LeastDbm(network.Band);
     }
 
     /// <summary>Whether the bands of a thing, and no wrong password, keep it off the network that it asks for.</summary>

@@ -3,6 +3,8 @@ import api, { unwrap } from './client'
 import type {
   Action,
   AddressNote,
+  AirView,
+  ChannelPlanView,
   Comparison,
   JobLine,
   JobView,
@@ -11,6 +13,7 @@ import type {
   KitView,
   LogView,
   Meaning,
+  NameSchool,
   OptionsView,
   Paste,
   PhotoAnswer,
@@ -20,14 +23,19 @@ import type {
   Reckoning,
   RehearsalView,
   Ruler,
+  SaidRoom,
   SecretView,
   ShareView,
   Side,
   Sighting,
+  Standing,
   SubnetMove,
   TickView,
   Trace,
+  TriedView,
   Walk,
+  WallCorrection,
+  WhatIf,
   WorkOrderView,
 } from './types'
 
@@ -236,6 +244,98 @@ export const moveSubnet = (id: string, side: Side, segment: string, from: string
     api.GET('/api/jobs/{id}/{side}/move-subnet', {
       params: { path: { id, side }, query: { segment, from, to } },
     }),
+  )
+
+/** Rooms with rates, who joins whom, each band as a ruler. */
+export const air = (id: string, side: Side, version: number) =>
+  queryOptions({
+    queryKey: ['job', id, 'air', side, version],
+    queryFn: ({ signal }) =>
+      unwrap<AirView>(api.GET('/api/jobs/{id}/{side}/air', { params: { path: { id, side } }, signal })),
+  })
+
+/** The channels of all radios together. */
+export const channelPlan = (id: string, side: Side, version: number) =>
+  queryOptions({
+    queryKey: ['job', id, 'channels', side, version],
+    queryFn: ({ signal }) =>
+      unwrap<ChannelPlanView>(
+        api.GET('/api/jobs/{id}/{side}/air/channels', { params: { path: { id, side } }, signal }),
+      ),
+  })
+
+/** Where a box should stand: every place tried. */
+export const standing = (id: string, side: Side, version: number, device: string) =>
+  queryOptions({
+    queryKey: ['job', id, 'standing', side, version, device],
+    queryFn: ({ signal }) =>
+      unwrap<Standing>(
+        api.GET('/api/jobs/{id}/{side}/air/standing', {
+          params: { path: { id, side }, query: { device } },
+          signal,
+        }),
+      ),
+    enabled: device !== '',
+    retry: false,
+    staleTime: Number.POSITIVE_INFINITY,
+  })
+
+/** A box tried at another place, while it is carried over the floor. */
+export const triedAt = (
+  id: string,
+  side: Side,
+  version: number,
+  at: { device: string; room: string; x: number; y: number } | null,
+) =>
+  queryOptions({
+    queryKey: ['job', id, 'tried', side, version, at],
+    queryFn: ({ signal }) =>
+      unwrap<TriedView>(
+        api.GET('/api/jobs/{id}/{side}/air/try', {
+          params: { path: { id, side }, query: at ?? { device: '', room: '' } },
+          signal,
+        }),
+      ),
+    enabled: at !== null,
+    placeholderData: (old) => old,
+    retry: false,
+    gcTime: 10_000,
+  })
+
+export const whatIfs = (id: string, side: Side, version: number) =>
+  queryOptions({
+    queryKey: ['job', id, 'what-if', side, version],
+    queryFn: ({ signal }) =>
+      unwrap<WhatIf[]>(api.GET('/api/jobs/{id}/{side}/air/what-if', { params: { path: { id, side } }, signal })),
+    staleTime: Number.POSITIVE_INFINITY,
+  })
+
+export const nameSchools = (id: string, side: Side, version: number, apart: boolean) =>
+  queryOptions({
+    queryKey: ['job', id, 'names', side, version, apart],
+    queryFn: ({ signal }) =>
+      unwrap<NameSchool[]>(
+        api.GET('/api/jobs/{id}/{side}/air/names', {
+          params: { path: { id, side }, query: { apart } },
+          signal,
+        }),
+      ),
+    placeholderData: (old) => old,
+  })
+
+export const wallCorrection = (id: string, side: Side, version: number) =>
+  queryOptions({
+    queryKey: ['job', id, 'walls', side, version],
+    queryFn: ({ signal }) =>
+      unwrap<WallCorrection>(
+        api.GET('/api/jobs/{id}/{side}/air/walls', { params: { path: { id, side } }, signal }),
+      ),
+    placeholderData: (old) => old,
+  })
+
+export const saidRoom = (id: string, side: Side, text: string) =>
+  unwrap<SaidRoom>(
+    api.GET('/api/jobs/{id}/{side}/air/said-room', { params: { path: { id, side }, query: { text } } }),
   )
 
 export const kitShelf = queryOptions({

@@ -12,7 +12,16 @@ internal sealed class Bench
 {
     /// <summary>Rules whose cures change who is on the air, or who joins whom.</summary>
     private static readonly HashSet<string> OfTheAir = ["gateway-wifi-left-on", "one-name-two-keys", "several-wifi-names", "satellites-in-row", "uplink-not-joined", "wds-channel", "wds-unsupported",
-        "bridge-serves-wired-only", "cable-beside-radio", "guests-not-apart", "wisp-where-repeater", "loop", "weak-wifi-security"];
+        "bridge-serves-wired-only", "cable-beside-radio", "guests-not-apart", "wisp-where-repeater", "loop", "weak-wifi-security", "own-channels-overlap",
+        "channel-unlawful", "radar-under-bridge", "channel-between", "wide-among-neighbours", "backhaul-on-old-band", "two-sources-one-room", "hears-another-better"];
+
+    /// <summary>Rules whose cure is the plan of channels: longer to be worked out than a house to be judged, and nearly always there.</summary>
+    private static readonly HashSet<string> OfChannels = ["own-channels-overlap", "channel-unlawful", "radar-under-bridge", "channel-between"];
+
+    /// <summary>Whether something in the space of plans may take it away. A box in use is carried nowhere: in which room it stands is no matter of a plan.</summary>
+    public static bool MayCure(Finding finding) => !OfPlaces.Contains(finding.Rule) && (OfChannels.Contains(finding.Rule) || finding.Fixes.Length > 0);
+
+    private static readonly HashSet<string> OfPlaces = ["joined-too-weak", "beside-its-parent"];
 
     private readonly Dictionary<string, Leaf?> known = new(StringComparer.Ordinal);
     private readonly CancellationToken cancel;
@@ -67,7 +76,7 @@ internal sealed class Bench
     /// <summary>Every finding that has a cure is taken as cured, and with it every want that fails at what such a finding is about.</summary>
     private PlanRank Hoped(PlanRank rank, Evaluation after)
     {
-        var cures = after.Findings.Where(finding => finding.Fixes.Length > 0).ToList();
+        var cures = after.Findings.Where(MayCure).ToList();
         var (faults, cautions) = (cures.Count(PlanLimits.IsFault), cures.Count(finding => finding.Severity == Severity.Caution));
         var house = after.State.House;
         var (failing, nice) = (0, 0);

@@ -52,7 +52,7 @@ internal static class Cures
 
     private static IEnumerable<ImmutableArray<InstallerAction>> Moves(Evaluation now)
     {
-        foreach (var finding in now.Findings)
+        foreach (var finding in now.Findings.Where(Bench.MayCure))
             foreach (var fix in finding.Fixes) yield return fix.Actions;
         foreach (var moves in Things(now)) yield return moves;
         // A router that lets things open their own doors where one must be opened by hand: off unless that is what is wanted.

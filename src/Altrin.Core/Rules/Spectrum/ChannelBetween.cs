@@ -22,7 +22,7 @@ public sealed class ChannelBetween : IRule
             var box = ChannelFixes.BoxOf(facts, source);
             var nearest = ChannelOptions.Apart.Where(one => one != 13).MinBy(one => Math.Abs(one - number));
             yield return new(Id, Severity.Caution, "Between two channels", [box.Id], () => $"{box.Name} is on channel {number} at 2.4 GHz, between those that do not overlap: it disturbs two of them, and both disturb it. They are 1, 6 and 11.",
-                () => [.. ChannelFixes.Plan(facts), new($"Put {box.Name} on {nearest}", ChannelFixes.Set(box, source.Radio.Id, network => network with { Channel = new(nearest) }))], source.Radio.Id);
+                () => ChannelFixes.Plan(facts) is { IsEmpty: false } plan ? plan : [new($"Put {box.Name} on channel {nearest}", ChannelFixes.Set(box, source.Radio.Id, network => network with { Channel = new(nearest) }))], source.Radio.Id);
         }
     }
 }

@@ -1923,6 +1923,421 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/{side}/air": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AirView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/{side}/air/channels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ChannelPlanView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/{side}/air/standing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    device: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Standing"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/{side}/air/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    device: string;
+                    room: string;
+                    x?: number;
+                    y?: number;
+                    radio?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TriedView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/{side}/air/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WhatIf"][];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/{side}/air/names": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    apart?: boolean;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["NameSchool"][];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/{side}/air/walls": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WallCorrection"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/{side}/air/said-room": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    text: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SaidRoom"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kit": {
         parameters: {
             query?: never;
@@ -2682,6 +3097,67 @@ export interface components {
             says: string;
             isGood: boolean;
         };
+        AirLinkView: {
+            from: string;
+            to: string;
+            band: components["schemas"]["Band"];
+            /** Format: int32 */
+            channel: null | number;
+            /** Format: double */
+            levelDbm: number;
+            /** Format: double */
+            linkMbps: number;
+            isWeak: boolean;
+            says: string;
+        };
+        AirRoomView: {
+            id: string;
+            name: string;
+            /** Format: int32 */
+            floor: number;
+            rect: null | components["schemas"]["RoomRect"];
+            isOutdoor: boolean;
+            building: null | string;
+            walls: null | components["schemas"]["WallMaterial"];
+            /** Format: double */
+            mbps: null | number;
+            device: null | string;
+            band: null | components["schemas"]["Band"];
+            /** Format: double */
+            levelDbm: null | number;
+            says: string;
+            /** Format: double */
+            wanted: null | number;
+            isShort: boolean;
+            heard: components["schemas"]["HeardThere"][];
+        };
+        AirStander: {
+            id: string;
+            name: string;
+            kind: string;
+            room: null | string;
+            /** Format: int32 */
+            floor: null | number;
+            at: null | components["schemas"]["FloorPoint"];
+            isPut: boolean;
+            joins: null | string;
+            isAtHand: boolean;
+        };
+        AirView: {
+            country: null | string;
+            isLawKnown: boolean;
+            /** Format: double */
+            lineMbps: null | number;
+            walls: components["schemas"]["WallMaterial"];
+            floors: components["schemas"]["FloorMaterial"];
+            /** Format: double */
+            offsetDb: number;
+            isDrawn: boolean;
+            rooms: components["schemas"]["AirRoomView"][];
+            standers: components["schemas"]["AirStander"][];
+            links: components["schemas"]["AirLinkView"][];
+            strips: components["schemas"]["BandStrip"][];
+        };
         /** @enum {string} */
         Answer: "no" | "yes" | "sometimes";
         Attachment: components["schemas"]["AttachmentPlug"] | components["schemas"]["AttachmentJoin"];
@@ -2697,6 +3173,16 @@ export interface components {
         };
         /** @enum {string} */
         Band: "2.4" | "5" | "6";
+        BandStrip: {
+            band: components["schemas"]["Band"];
+            /** Format: double */
+            lowMHz: number;
+            /** Format: double */
+            highMHz: number;
+            channels: components["schemas"]["StripChannel"][];
+            radios: components["schemas"]["StripRadio"][];
+            neighbours: components["schemas"]["StripNeighbour"][];
+        };
         /** @enum {string} */
         BoxFeature: "nat" | "firewall" | "upnp" | "hairpin" | "serves-wifi" | "passthrough-shares";
         BoxLabel: {
@@ -2707,6 +3193,11 @@ export interface components {
             resetHoldSeconds?: null | number;
             /** Format: int32 */
             rebootSeconds?: null | number;
+        };
+        BoxName: {
+            device: string;
+            band: components["schemas"]["Band"];
+            ssid: string;
         };
         BoxWords: {
             id: string;
@@ -2724,6 +3215,8 @@ export interface components {
             floors?: null | components["schemas"]["FloorMaterial"];
             /** Format: double */
             storeyM?: null | number;
+            /** Format: double */
+            offsetDb?: null | number;
         };
         Cable: {
             id: string;
@@ -2748,6 +3241,16 @@ export interface components {
             address: null | string;
             gateway: null | string;
             server: null | string;
+        };
+        ChannelPlan: {
+            radios: components["schemas"]["PlannedChannel"][];
+            actions: components["schemas"]["InstallerAction"][];
+            isExact: boolean;
+        };
+        ChannelPlanView: {
+            plan: null | components["schemas"]["ChannelPlan"];
+            say: null | string;
+            whyNone: null | string;
         };
         Compared: {
             reading: string;
@@ -2829,6 +3332,9 @@ export interface components {
             /** Format: date-time */
             doneAt: null | string;
         };
+        DrawRoom: {
+            room: components["schemas"]["Room"];
+        };
         Endpoint: {
             id: string;
             name: string;
@@ -2882,6 +3388,15 @@ export interface components {
         HandOff: "dhcp" | "pppoe" | "static";
         /** @enum {string} */
         Hands: "laptop" | "no-socket" | "phone";
+        HeardThere: {
+            device: string;
+            band: components["schemas"]["Band"];
+            ssid: string;
+            /** Format: double */
+            levelDbm: number;
+            /** Format: double */
+            mbps: number;
+        };
         HeldDeedAnswer: {
             /** Format: int32 */
             version: number;
@@ -2937,7 +3452,7 @@ export interface components {
                 [key: string]: string[];
             };
         };
-        InstallerAction: components["schemas"]["InstallerActionPlugCable"] | components["schemas"]["InstallerActionUnplugCable"] | components["schemas"]["InstallerActionReplaceCable"] | components["schemas"]["InstallerActionMoveCableEnd"] | components["schemas"]["InstallerActionConnectEndpoint"] | components["schemas"]["InstallerActionUnplugEndpoint"] | components["schemas"]["InstallerActionSetEndpointAddress"] | components["schemas"]["InstallerActionPlugLaptop"] | components["schemas"]["InstallerActionJoinLaptop"] | components["schemas"]["InstallerActionSetLaptopAddress"] | components["schemas"]["InstallerActionPutLaptopAway"] | components["schemas"]["InstallerActionSetMode"] | components["schemas"]["InstallerActionSetLanAddress"] | components["schemas"]["InstallerActionAskForLanAddress"] | components["schemas"]["InstallerActionTurnOnDhcpServer"] | components["schemas"]["InstallerActionTurnOffDhcpServer"] | components["schemas"]["InstallerActionMovePool"] | components["schemas"]["InstallerActionSetLeaseGateway"] | components["schemas"]["InstallerActionReserveAddress"] | components["schemas"]["InstallerActionReleaseReservation"] | components["schemas"]["InstallerActionSetWan"] | components["schemas"]["InstallerActionSetWifi"] | components["schemas"]["InstallerActionSetForward"] | components["schemas"]["InstallerActionRemoveForward"] | components["schemas"]["InstallerActionSetDmzHost"] | components["schemas"]["InstallerActionSetPassthroughTarget"] | components["schemas"]["InstallerActionSetUplink"] | components["schemas"]["InstallerActionSetPortVlan"] | components["schemas"]["InstallerActionChangeAdminPassword"] | components["schemas"]["InstallerActionSetFeature"] | components["schemas"]["InstallerActionKeepApart"] | components["schemas"]["InstallerActionConfigureDevice"] | components["schemas"]["InstallerActionFactoryReset"] | components["schemas"]["InstallerActionRestart"] | components["schemas"]["InstallerActionAddDevice"] | components["schemas"]["InstallerActionRemoveDevice"] | components["schemas"]["InstallerActionCarryDevice"] | components["schemas"]["InstallerActionAddEndpoint"] | components["schemas"]["InstallerActionRemoveEndpoint"] | components["schemas"]["InstallerActionRename"] | components["schemas"]["InstallerActionSetNeed"] | components["schemas"]["InstallerActionRemoveNeed"] | components["schemas"]["InstallerActionSetLine"] | components["schemas"]["InstallerActionRemoveLine"] | components["schemas"]["InstallerActionSetLeaseDns"] | components["schemas"]["InstallerActionSetLeaseTime"] | components["schemas"]["InstallerActionSetWanDns"] | components["schemas"]["InstallerActionRemoveWifi"] | components["schemas"]["InstallerActionSwitchPower"] | components["schemas"]["InstallerActionDescribeDevice"] | components["schemas"]["InstallerActionDescribeEndpoint"] | components["schemas"]["InstallerActionDescribeHouse"] | components["schemas"]["InstallerActionNoteMeasured"] | components["schemas"]["InstallerActionForgetMeasured"] | components["schemas"]["InstallerActionPutInOrder"];
+        InstallerAction: components["schemas"]["InstallerActionPlugCable"] | components["schemas"]["InstallerActionUnplugCable"] | components["schemas"]["InstallerActionReplaceCable"] | components["schemas"]["InstallerActionMoveCableEnd"] | components["schemas"]["InstallerActionConnectEndpoint"] | components["schemas"]["InstallerActionUnplugEndpoint"] | components["schemas"]["InstallerActionSetEndpointAddress"] | components["schemas"]["InstallerActionPlugLaptop"] | components["schemas"]["InstallerActionJoinLaptop"] | components["schemas"]["InstallerActionSetLaptopAddress"] | components["schemas"]["InstallerActionPutLaptopAway"] | components["schemas"]["InstallerActionSetMode"] | components["schemas"]["InstallerActionSetLanAddress"] | components["schemas"]["InstallerActionAskForLanAddress"] | components["schemas"]["InstallerActionTurnOnDhcpServer"] | components["schemas"]["InstallerActionTurnOffDhcpServer"] | components["schemas"]["InstallerActionMovePool"] | components["schemas"]["InstallerActionSetLeaseGateway"] | components["schemas"]["InstallerActionReserveAddress"] | components["schemas"]["InstallerActionReleaseReservation"] | components["schemas"]["InstallerActionSetWan"] | components["schemas"]["InstallerActionSetWifi"] | components["schemas"]["InstallerActionSetForward"] | components["schemas"]["InstallerActionRemoveForward"] | components["schemas"]["InstallerActionSetDmzHost"] | components["schemas"]["InstallerActionSetPassthroughTarget"] | components["schemas"]["InstallerActionSetUplink"] | components["schemas"]["InstallerActionSetPortVlan"] | components["schemas"]["InstallerActionChangeAdminPassword"] | components["schemas"]["InstallerActionSetFeature"] | components["schemas"]["InstallerActionKeepApart"] | components["schemas"]["InstallerActionConfigureDevice"] | components["schemas"]["InstallerActionFactoryReset"] | components["schemas"]["InstallerActionRestart"] | components["schemas"]["InstallerActionAddDevice"] | components["schemas"]["InstallerActionRemoveDevice"] | components["schemas"]["InstallerActionCarryDevice"] | components["schemas"]["InstallerActionPlaceAt"] | components["schemas"]["InstallerActionDrawRoom"] | components["schemas"]["InstallerActionAddEndpoint"] | components["schemas"]["InstallerActionRemoveEndpoint"] | components["schemas"]["InstallerActionRename"] | components["schemas"]["InstallerActionSetNeed"] | components["schemas"]["InstallerActionRemoveNeed"] | components["schemas"]["InstallerActionSetLine"] | components["schemas"]["InstallerActionRemoveLine"] | components["schemas"]["InstallerActionSetLeaseDns"] | components["schemas"]["InstallerActionSetLeaseTime"] | components["schemas"]["InstallerActionSetWanDns"] | components["schemas"]["InstallerActionRemoveWifi"] | components["schemas"]["InstallerActionSwitchPower"] | components["schemas"]["InstallerActionDescribeDevice"] | components["schemas"]["InstallerActionDescribeEndpoint"] | components["schemas"]["InstallerActionDescribeHouse"] | components["schemas"]["InstallerActionNoteMeasured"] | components["schemas"]["InstallerActionForgetMeasured"] | components["schemas"]["InstallerActionPutInOrder"];
         InstallerActionAddDevice: {
             /** @enum {string} */
             do?: "add-device";
@@ -2958,6 +3473,7 @@ export interface components {
             do?: "carry-device";
             device: string;
             room: string;
+            at?: unknown;
         };
         InstallerActionChangeAdminPassword: {
             /** @enum {string} */
@@ -2994,6 +3510,11 @@ export interface components {
             rooms?: components["schemas"]["Room"][];
             runs?: components["schemas"]["CableRun"][];
             neighbours?: components["schemas"]["NeighbourNetwork"][];
+        };
+        InstallerActionDrawRoom: {
+            /** @enum {string} */
+            do?: "draw-room";
+            room: components["schemas"]["Room"];
         };
         InstallerActionFactoryReset: {
             /** @enum {string} */
@@ -3041,6 +3562,13 @@ export interface components {
             /** @enum {string} */
             do?: "note-measured";
             measured: components["schemas"]["Measurement"];
+        };
+        InstallerActionPlaceAt: {
+            /** @enum {string} */
+            do?: "place-at";
+            id: string;
+            room?: null | string;
+            at?: unknown;
         };
         InstallerActionPlugCable: {
             /** @enum {string} */
@@ -3408,6 +3936,22 @@ export interface components {
             next: null | components["schemas"]["NextOrder"];
             forbids: null | components["schemas"]["ForbiddenMode"];
         };
+        MeasuredBeside: {
+            id: string;
+            room: string;
+            /** Format: double */
+            mbps: null | number;
+            /** Format: double */
+            levelDbm: null | number;
+            source: null | string;
+            /** Format: double */
+            estimatedMbps: null | number;
+            /** Format: double */
+            estimatedDbm: null | number;
+            /** Format: double */
+            offDb: null | number;
+            says: string;
+        };
         Measurement: {
             id: string;
             room: string;
@@ -3416,6 +3960,11 @@ export interface components {
             mbps?: null | number;
             /** Format: double */
             levelDbm?: null | number;
+            source?: null | string;
+            band?: null | components["schemas"]["Band"];
+            method?: null | string;
+            /** Format: int32 */
+            runs?: null | number;
             at?: null | string;
         };
         /** @enum {string} */
@@ -3436,6 +3985,15 @@ export interface components {
         ModeChoice: {
             mode: components["schemas"]["DeviceMode"];
             say: string;
+        };
+        NameSchool: {
+            id: string;
+            title: string;
+            names: components["schemas"]["BoxName"][];
+            means: string[];
+            touches: string[];
+            isNow: boolean;
+            actions: components["schemas"]["InstallerAction"][];
         };
         Need: components["schemas"]["NeedInternet"] | components["schemas"]["NeedReach"] | components["schemas"]["NeedInbound"] | components["schemas"]["NeedSingleNat"] | components["schemas"]["NeedFixedAddress"] | components["schemas"]["NeedOneName"] | components["schemas"]["NeedOwnNames"] | components["schemas"]["NeedKeepName"] | components["schemas"]["NeedGuestsApart"] | components["schemas"]["NeedTunnel"] | components["schemas"]["NeedSockets"] | components["schemas"]["NeedDns"] | components["schemas"]["NeedSpeed"] | components["schemas"]["NeedCoverage"];
         NeedCoverage: {
@@ -3707,6 +4265,25 @@ export interface components {
             deeds: number;
             held: components["schemas"]["HeldView"][];
         };
+        PlannedChannel: {
+            device: string;
+            radio: string;
+            band: components["schemas"]["Band"];
+            /** Format: int32 */
+            from: null | number;
+            /** Format: int32 */
+            fromWidthMHz: number;
+            /** Format: int32 */
+            to: null | number;
+            /** Format: int32 */
+            toWidthMHz: number;
+            /** Format: double */
+            shareBefore: number;
+            /** Format: double */
+            shareAfter: number;
+            isRadar: boolean;
+            isChanged?: boolean;
+        };
         /** @enum {string} */
         PoeClass: "af" | "at" | "bt";
         PoolMark: {
@@ -3832,6 +4409,12 @@ export interface components {
             mbps: number;
             says: string;
         };
+        RoomRate: {
+            room: string;
+            device: null | string;
+            /** Format: double */
+            mbps: number;
+        };
         RoomRect: unknown;
         RuledOut: {
             title: string;
@@ -3851,6 +4434,11 @@ export interface components {
             free: components["schemas"]["FreeAddress"][];
             /** Format: int32 */
             clashes?: number;
+        };
+        SaidRoom: {
+            draw: null | components["schemas"]["DrawRoom"];
+            says: string;
+            problem: null | string;
         };
         SecretInput: {
             name: string;
@@ -3923,11 +4511,35 @@ export interface components {
             id: string;
             say: string;
         };
+        Spot: {
+            room: string;
+            at: null | components["schemas"]["FloorPoint"];
+            radio: null | string;
+            band: null | components["schemas"]["Band"];
+            joins: null | string;
+            /** Format: double */
+            levelDbm: null | number;
+            /** Format: double */
+            worstMbps: null | number;
+            worstRoom: null | string;
+            rooms: components["schemas"]["RoomRate"][];
+        };
         Stairs: {
             streetAddresses: string[];
             treads: components["schemas"]["Tread"][];
             steps: components["schemas"]["Step"][];
             loose: string[];
+        };
+        Standing: {
+            device: string;
+            now: null | components["schemas"]["Spot"];
+            best: null | components["schemas"]["Spot"];
+            halfWay: null | components["schemas"]["Spot"];
+            whyNoHalfWay: null | string;
+            byRoom: components["schemas"]["Spot"][];
+            /** Format: int32 */
+            tried: number;
+            isDrawn: boolean;
         };
         Step: {
             device: string;
@@ -3955,6 +4567,50 @@ export interface components {
         };
         /** @enum {string} */
         StopKind: "line" | "gateway" | "things" | "box" | "rooms" | "leave-alone";
+        StripChannel: {
+            /** Format: int32 */
+            number: number;
+            /** Format: double */
+            lowMHz: number;
+            /** Format: double */
+            highMHz: number;
+            why: null | string;
+            isRadar: boolean;
+            /** Format: double */
+            mostDbm: null | number;
+        };
+        StripNeighbour: {
+            name: string;
+            /** Format: int32 */
+            channel: null | number;
+            /** Format: double */
+            lowMHz: number;
+            /** Format: double */
+            highMHz: number;
+            /** Format: double */
+            levelDbm: null | number;
+            room: null | string;
+        };
+        StripRadio: {
+            device: string;
+            name: string;
+            radio: string;
+            /** Format: int32 */
+            channel: null | number;
+            /** Format: int32 */
+            widthMHz: number;
+            /** Format: double */
+            lowMHz: number;
+            /** Format: double */
+            highMHz: number;
+            /** Format: double */
+            share: number;
+            with: string[];
+            follows: null | string;
+            mayMove: boolean;
+            /** Format: int32 */
+            widestMHz: number;
+        };
         SubnetMove: {
             from: components["schemas"]["Prefix"];
             to: components["schemas"]["Prefix"];
@@ -4025,6 +4681,11 @@ export interface components {
             things: string[];
             isTable?: boolean;
         };
+        TriedView: {
+            spot: components["schemas"]["Spot"];
+            lost: string[];
+            unplugs: string[];
+        };
         TurnView: {
             /** Format: int32 */
             number: number;
@@ -4055,6 +4716,16 @@ export interface components {
             pingAll: components["schemas"]["CopyLine"][];
             heard: components["schemas"]["RoomHeard"][];
         };
+        WallCorrection: {
+            measured: components["schemas"]["MeasuredBeside"][];
+            /** Format: double */
+            nowDb: number;
+            /** Format: double */
+            learntDb: null | number;
+            /** Format: int32 */
+            counted: number;
+            actions: components["schemas"]["InstallerAction"][];
+        };
         /** @enum {string} */
         WallMaterial: "plasterboard" | "wood" | "brick" | "stone" | "concrete";
         /** @enum {string} */
@@ -4077,6 +4748,20 @@ export interface components {
             /** Format: int32 */
             natLayers: number;
             hops: string[];
+        };
+        WhatIf: {
+            id: string;
+            title: string;
+            says: string;
+            room: null | string;
+            /** Format: double */
+            before: null | number;
+            /** Format: double */
+            after: null | number;
+            isBetter: boolean;
+            rooms: components["schemas"]["RoomRate"][];
+            actions: components["schemas"]["InstallerAction"][];
+            cautions: string[];
         };
         WifiChannel: number | string;
         WifiNetwork: {

@@ -2,6 +2,7 @@ import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { CableRun, House, Room, Walk } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
+import { useDescribe } from '../../layout/useDescribe'
 import { Choice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
 import { Form, Send } from '../../parts/Form'
@@ -36,22 +37,7 @@ export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
   const document_ = house.document
   const rooms = document_.rooms ?? []
   const runs = document_.runs ?? []
-  const describe = (change: Partial<House>, ...fields: string[]) =>
-    attempt(
-      [
-        {
-          do: 'describe-house',
-          name: document_.name,
-          country: document_.country,
-          building: document_.building,
-          rooms,
-          runs,
-          neighbours: document_.neighbours ?? [],
-          ...change,
-        } as never,
-      ],
-      ...fields,
-    )
+  const describe = useDescribe()
   const setRoom = (id: string, change: Partial<Room>) =>
     describe({ rooms: rooms.map((room) => (room.id === id ? { ...room, ...change } : room)) })
   const setRun = (id: string, change: Partial<CableRun>) =>
