@@ -15,6 +15,8 @@ internal sealed class GoalColumn : IColumn
         [nameof(EvaluationBench.Steps1000Edit)] = 10,
         [nameof(EvaluationBench.Flat1000)] = 100,
         [nameof(EvaluationBench.Steps1000)] = 100,
+        [nameof(AirBench.Moved)] = 1,
+        [nameof(AirBench.Tuned)] = 0.3,
         [nameof(PlanBench.Three)] = 20,
         [nameof(PlanBench.Six)] = 200,
         [nameof(PlanBench.Fifteen)] = 2000,

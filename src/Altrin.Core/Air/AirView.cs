@@ -47,7 +47,7 @@ public sealed record AirView(string? Country, bool IsLawKnown, double? LineMbps,
         var wanted = Wanted(house, room);
         double? mbps = at.Source is null ? null : at.Expected.Printed;
         return new(room.Id, room.Name, room.Floor ?? 0, room.Rect, room.Outdoor == true, room.Building, room.Walls, mbps, at.Source is { } source ? house.Devices[source.Device].Id : null, at.Source?.Radio.Band,
-            at.Source is null ? null : Math.Round(at.LevelDbm, 1), RateWords.Say(house, at, "a device there"), wanted, wanted is { } least && (mbps ?? 0) < least,
+            at.Source is null ? null : Math.Round(at.LevelDbm, 1), RateWords.OfLine(house, at), wanted, wanted is { } least && (mbps ?? 0) < least,
             [.. state.AirMap.HeardAt(state.AirMap.Hearing.PlaceOf(room), at.Room).OrderByDescending(one => one.Expected.Printed).ThenByDescending(one => one.LevelDbm)
                 .Select(one => new HeardThere(house.Devices[one.Source!.Device].Id, one.Source.Radio.Band, one.Source.Ssid!, Math.Round(one.LevelDbm, 1), one.Expected.Printed))]);
     }

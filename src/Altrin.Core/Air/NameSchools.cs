@@ -24,9 +24,11 @@ public static class NameSchools
     /// <param name="bandsApart">The newer band has a name of its own.</param>
     public static ImmutableArray<NameSchool> Of(NetworkState state, bool bandsApart)
     {
-        var own = state.Air.Where(one => !one.Network.Guest).ToList();
-        if (own.Count == 0) return [];
-        var main = OneWifi.Main(state, own);
+        var all = state.Air.Where(one => !one.Network.Guest && one.Box.KeptApart != true).ToList();
+        if (all.Count == 0) return [];
+        var main = OneWifi.Main(state, all);
+        // One name on two networks would carry a device from the one into the other.
+        var own = all.Where(one => one.Segment == main.Segment || state.UplinkBox(one.Box.Id) is not null).ToList();
         return [School(state, own, main, "one", bandsApart), School(state, own, main, "own", bandsApart), School(state, own, main, "suffix", bandsApart)];
     }
 

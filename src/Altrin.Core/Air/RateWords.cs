@@ -18,6 +18,14 @@ public static class RateWords
         return limit.Kind == RateLimitKind.NoWay ? $"{house.NameOf(limit.Device)} has no way to the line." : $"About {Rounded(limit):0.#} Mb/s for {who}: {Why(house, limit)}.";
     }
 
+    /// <summary>“240 of 500: the radio hop to Hall gateway, 11 m and two brick walls, carries no more.”</summary>
+    public static string OfLine(NetworkDocument house, AirRoom at)
+    {
+        if (at.Source is null || at.Expected.Tightest is not { } limit) return "No Wi-Fi of this household is heard here.";
+        if (limit.Kind == RateLimitKind.NoWay) return $"{house.NameOf(limit.Device)} has no way to the line.";
+        return $"{Rounded(limit):0.#}{(house.Line?.DownMbps is { } line ? $" of {line:0.#}" : "")}: {Why(house, limit)}.";
+    }
+
     /// <summary>What the air gives is not known to three figures.</summary>
     public static double Rounded(RateLimit limit)
     {

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using Altrin.Core.Network;
 
@@ -43,12 +44,13 @@ public sealed class FloorPlan
     private readonly ImmutableArray<Room> rooms;
     private readonly WallMaterial usualWalls;
     private readonly double storey, offset;
-    private readonly Dictionary<(int, int), Between> known = [];
+    private readonly ConcurrentDictionary<(int, int), Between> known = [];
+    private readonly Building? building;
     private readonly Dictionary<string, int> byWord = new(StringComparer.OrdinalIgnoreCase);
 
     public FloorPlan(NetworkDocument house)
     {
-        rooms = house.Rooms;
+        (rooms, building) = (house.Rooms, house.Building);
         usualWalls = house.Building?.Walls ?? WallMaterial.Plasterboard;
         FloorsOf = house.Building?.Floors ?? FloorMaterial.Wood;
         storey = house.Building?.StoreyM ?? Building.UsualStoreyM;
@@ -58,6 +60,9 @@ public sealed class FloorPlan
     }
 
     public FloorMaterial FloorsOf { get; }
+
+    /// <summary>The plan of a house; this very one where its rooms and walls are these, so that what was reckoned holds for a box that stands elsewhere.</summary>
+    public FloorPlan Of(NetworkDocument house) => house.Rooms == rooms && house.Building == building ? this : new(house);
 
     /// <summary>Everything but the distance, in dB. What was learnt of this house is added where there is something in the way, and never makes a wall give.</summary>
     public double ThroughDb(Between between, Band band)

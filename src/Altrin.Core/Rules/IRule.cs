@@ -24,4 +24,13 @@ public static class RuleBook
             .Select(type => (IRule)Activator.CreateInstance(type)!)
             .OrderBy(rule => rule.Id, StringComparer.Ordinal),
     ];
+
+    private static readonly Dictionary<string, string> Themes = All.ToDictionary(rule => rule.Id, rule => rule.GetType().Namespace!.Split('.')[^1] switch
+    {
+        "Spectrum" or "Reception" => "air",
+        var folder => folder.ToLowerInvariant(),
+    }, StringComparer.Ordinal);
+
+    /// <summary>What a rule is about: the folder it stands in; <c>air</c> for channels and places. Empty for a rule that is not known.</summary>
+    public static string ThemeOf(string rule) => Themes.GetValueOrDefault(rule, "");
 }

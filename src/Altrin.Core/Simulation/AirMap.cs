@@ -6,7 +6,8 @@ namespace Altrin.Core.Simulation;
 
 /// <summary>A radio that others can join.</summary>
 /// <param name="Ssid">Of its first enabled network for the household; null where all of them are for guests.</param>
-public sealed record AirSource(int Device, WirelessRadio Radio, RadioAbility Ability, RadioChannel Channel, string? Ssid)
+/// <param name="PowerDbm">What it radiates there.</param>
+public sealed record AirSource(int Device, WirelessRadio Radio, RadioAbility Ability, RadioChannel Channel, string? Ssid, double PowerDbm)
 {
     /// <summary>Of its own and of neighbours' sources on the same air, by name.</summary>
     public ImmutableArray<string> With { get; init; } = [];
@@ -59,7 +60,10 @@ public sealed class AirMap
     }
 
     /// <summary>The air alone of a house: no lease, no segment, no rule is asked for.</summary>
-    public static AirMap Of(NetworkDocument house) => new(Fabric.Build(house));
+    /// <param name="plan">Of a house that has, or may have, the same rooms: what lies between them is then not reckoned again.</param>
+    public static AirMap Of(NetworkDocument house, FloorPlan? plan = null) => new(Fabric.Build(house, plan));
+
+    public FloorPlan Plan => hearing.Plan;
 
     internal Hearing Hearing => hearing;
 
@@ -67,7 +71,9 @@ public sealed class AirMap
     internal bool ArePlaced(AirLink link) => hearing.PlaceOf(link.From).IsListed && hearing.PlaceOf(link.To).IsListed;
 
     /// <summary>What a box hears of a source, in dBm.</summary>
-    internal double LevelDbm(AirSource source, int atDevice) => hearing.LevelDbm(source.Device, source.Radio, source.Channel, hearing.PlaceOf(atDevice));
+    internal double LevelDbm(AirSource source, int atDevice) => LevelDbm(source, hearing.PlaceOf(atDevice));
+
+    private double LevelDbm(AirSource source, Place at) => source.PowerDbm - hearing.Plan.LossDb(hearing.Plan.Between(hearing.PlaceOf(source.Device), at), source.Radio.Band);
 
     public IReadOnlyList<AirSource> Sources => sources;
     public IReadOnlyList<AirLink> Links => links;
@@ -102,8 +108,9 @@ public sealed class AirMap
             {
                 if (!box.Wifi.Any(network => network.Enabled && network.Radio == radio.Id)) continue;
                 sourceOf[(d, radio.Id)] = sources.Count;
-                sources.Add(new(d, radio, RadioAbility.Of(radio), ChannelOf(d, radio, joined, house.Devices.Length),
-                    box.Wifi.FirstOrDefault(network => network.Enabled && !network.Guest && network.Radio == radio.Id)?.Ssid));
+                var channel = ChannelOf(d, radio, joined, house.Devices.Length);
+                sources.Add(new(d, radio, RadioAbility.Of(radio), channel, box.Wifi.FirstOrDefault(network => network.Enabled && !network.Guest && network.Radio == radio.Id)?.Ssid,
+                    RadioPower.Of(radio, channel, hearing.Rules)));
             }
         }
     }
@@ -129,7 +136,7 @@ public sealed class AirMap
         var source = sources[sourceOf[(network.Device, network.Settings.Radio)]];
         var radio = house.Devices[device].Radios.First(one => one.Id == house.Devices[device].Uplink!.Radio);
         var (here, there) = (hearing.PlaceOf(device), hearing.PlaceOf(network.Device));
-        var level = hearing.LevelDbm(network.Device, source.Radio, source.Channel, here);
+        var level = LevelDbm(source, here);
         var channel = source.Channel with { WidthMHz = Math.Max(20, Math.Min(source.Channel.WidthMHz, Widest(device, radio))) };
         var rate = LinkRate.Mbps(source.Ability, RadioAbility.Of(radio), channel.WidthMHz, level, isBelieved: !here.IsListed || !there.IsListed);
         links.Add(new(device, network.Device, radio, source, channel, level, rate, hearing.Plan.Between(here, there)));
@@ -178,7 +185,7 @@ public sealed class AirMap
     internal static double Weight(RadioChannel a, RadioChannel b) => a.Number is null != b.Number is null ? OneIsAutomatic : 1;
 
     private bool HearEachOther(AirSource a, AirSource b) => a.Device == b.Device
-        || (hearing.LevelDbm(a.Device, a.Radio, a.Channel, hearing.PlaceOf(b.Device)) >= LinkRate.SharingDbm && hearing.LevelDbm(b.Device, b.Radio, b.Channel, hearing.PlaceOf(a.Device)) >= LinkRate.SharingDbm);
+        || Math.Min(a.PowerDbm, b.PowerDbm) - hearing.Plan.LossDb(hearing.Plan.Between(hearing.PlaceOf(a.Device), hearing.PlaceOf(b.Device)), a.Radio.Band) >= LinkRate.SharingDbm;
 
     internal bool IsHeard(HeardNeighbour neighbour, int device) => neighbour.Notes.Any(note => IsHeard(note, device));
 
@@ -211,7 +218,7 @@ public sealed class AirMap
         foreach (var source in sources)
         {
             if (source.Ssid is null) continue;
-            var level = hearing.LevelDbm(source.Device, source.Radio, source.Channel, place);
+            var level = LevelDbm(source, place);
             if (level < LinkRate.LeastDbm(source.Radio.Band)) continue;
             var rate = LinkRate.Mbps(source.Ability, RadioAbility.Household(source.Ability), source.Channel.WidthMHz, level);
             yield return new(room, source, level, rate, backbone.From(source, rate, hearing.Plan.Between(hearing.PlaceOf(source.Device), place)));
@@ -234,7 +241,7 @@ public sealed class AirMap
             if (!sourceOf.TryGetValue((joined.Device, network.Radio), out var i)) continue;
             var source = sources[i];
             if (!thing.Bands.IsEmpty && !thing.Bands.Contains(source.Radio.Band)) continue;
-            var level = hearing.LevelDbm(joined.Device, source.Radio, source.Channel, place);
+            var level = LevelDbm(source, place);
             var rate = LinkRate.Mbps(source.Ability, RadioAbility.Household(source.Ability), source.Channel.WidthMHz, level, isBelieved: !place.IsListed || !there.IsListed);
             if (best is null || rate > best.Value.Rate) best = (source, rate);
         }

@@ -52,7 +52,7 @@ internal sealed class Fabric
     /// <summary>For each endpoint on Wi-Fi: the network it joined.</summary>
     public RadioNetwork?[] EndpointNetwork { get; private set; } = [];
 
-    public static Fabric Build(NetworkDocument house)
+    public static Fabric Build(NetworkDocument house, Radio.FloorPlan? plan = null)
     {
         var owners = new List<int> { -1 };
         var index = new Dictionary<string, int>(house.Devices.Length, StringComparer.Ordinal);
@@ -74,7 +74,7 @@ internal sealed class Fabric
             Groups = groups,
             DeviceIndex = index,
             TakesPart = takesPart,
-            Hearing = new(house),
+            Hearing = new(house, plan),
             GroupCount = owners.Count,
             OwnerOf = [.. owners],
             IsPlugged = new bool[owners.Count],

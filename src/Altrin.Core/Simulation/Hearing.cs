@@ -10,10 +10,11 @@ internal sealed class Hearing
     private readonly Place[] boxes;
     private readonly NetworkDocument house;
 
-    public Hearing(NetworkDocument house)
+    /// <param name="plan">Of a house that may have the same rooms.</param>
+    public Hearing(NetworkDocument house, FloorPlan? plan = null)
     {
         this.house = house;
-        Plan = new(house);
+        Plan = plan?.Of(house) ?? new(house);
         Rules = Regulations.Of(house.Country);
         boxes = [.. house.Devices.Select(box => Plan.PlaceOf(box.Room, box.At))];
     }

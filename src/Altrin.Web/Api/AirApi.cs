@@ -55,7 +55,7 @@ internal static class AirApi
 
     /// <summary>A box on the table is tried as a repeater, as far as it can be one.</summary>
     private static Standing? Standing(NetworkState state, string device, CancellationToken cancel) =>
-        (state.IsInUse(device) || state.House.FindDevice(device) is null ? state.House : NewRepeater.OnTheTable(state.House, device)) is { } house ? Places.Of(house, device, cancel) : null;
+        (state.IsInUse(device) || state.House.FindDevice(device) is null ? state.House : NewRepeater.OnTheTable(state.House, device)) is { } house ? Places.Of(house, device, everyMetre: true, cancel) : null;
 
     private static async Task<Results<Ok<TriedView>, ValidationProblem, ProblemHttpResult>> Try(string id, string side, string device, string room, double? x, double? y, string? radio, JobStore jobs, CancellationToken cancel)
     {

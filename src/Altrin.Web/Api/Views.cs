@@ -22,8 +22,9 @@ public sealed record JobLine(
 /// <param name="Deeds">Each action in words.</param>
 public sealed record ProvenFix(string Say, ImmutableArray<InstallerAction> Actions, ImmutableArray<string> Deeds);
 
+/// <param name="Theme">What its rule is about: <c>air</c>, <c>addresses</c>, <c>cabling</c> …</param>
 public sealed record FindingView(
-    string Key, string Rule, Severity Severity, string Title, string Message, ImmutableArray<string> Subjects, ImmutableArray<ProvenFix> Fixes);
+    string Key, string Rule, string Theme, Severity Severity, string Title, string Message, ImmutableArray<string> Subjects, ImmutableArray<ProvenFix> Fixes);
 
 /// <param name="Met">Null where this version cannot compute the kind.</param>
 public sealed record WantView(string Need, Answer? Met, string Sentence, string Because);
@@ -94,7 +95,7 @@ public sealed record HouseView(
         Words<Band>.Of(box.Radios.First(radio => radio.Id == box.Uplink.Radio).Band));
 
     private static FindingView View(Evaluation house, Finding finding, CancellationToken cancel) =>
-        new(finding.Key, finding.Rule, finding.Severity, finding.Title, finding.Message, finding.Subjects,
+        new(finding.Key, finding.Rule, RuleBook.ThemeOf(finding.Rule), finding.Severity, finding.Title, finding.Message, finding.Subjects,
             [.. house.ProvenFixes(finding, cancel).Select(fix => new ProvenFix(fix.Say, fix.Actions, InWords(fix.Actions, house.State.House)))]);
 
     /// <summary>Each deed said about the house as it is when its turn comes.</summary>

@@ -306,7 +306,9 @@ export const whatIfs = (id: string, side: Side, version: number) =>
   queryOptions({
     queryKey: ['job', id, 'what-if', side, version],
     queryFn: ({ signal }) =>
-      unwrap<WhatIf[]>(api.GET('/api/jobs/{id}/{side}/air/what-if', { params: { path: { id, side } }, signal })),
+      unwrap<WhatIf[]>(
+        api.GET('/api/jobs/{id}/{side}/air/what-if', { params: { path: { id, side } }, signal }),
+      ),
     staleTime: Number.POSITIVE_INFINITY,
   })
 

@@ -203,7 +203,9 @@ function Frame() {
             <RehearsalAside />
           </Suspense>
         ) : (
-          <VerdictColumn />
+          <VerdictColumn
+            first={stage?.id === 'air' ? { theme: 'air', title: 'What the air does' } : undefined}
+          />
         )}
       </Box>
       <Suspense>{open && <OpenSheet name={open} onClose={close} />}</Suspense>

@@ -4,15 +4,43 @@ import { HeldDeeds } from './HeldDeeds'
 import { useJob } from './JobContext'
 import { WantLine } from './WantLine'
 
-/** Every want with its verdict, then the findings: there in every stage. */
-export function VerdictColumn() {
+/** Every want with its verdict, then the findings: there in every stage. What the stage itself is about may come before all. */
+export function VerdictColumn({ first }: { first?: { theme: string; title: string } }) {
   const { house, side, job } = useJob()
   const isEmpty = (house.document.devices ?? []).length === 0
   const isPlanning = side === 'found' && job.plan.deeds > 0
   const left = new Set(job.planned.findings.map((finding) => finding.key))
+  const own = house.findings.filter((finding) => finding.theme === first?.theme)
+  const others = house.findings.filter((finding) => finding.theme !== first?.theme)
+  const cards = (findings: typeof own) => (
+    <Flex as="ul" direction="column" gap="12px" listStyleType="none">
+      {findings.map((finding) => (
+        <FindingCard
+          key={finding.key}
+          finding={finding}
+          isCured={isPlanning && !left.has(finding.key)}
+          isUntried={house.leftFixesOut}
+        />
+      ))}
+    </Flex>
+  )
   return (
     <Box>
       <HeldDeeds held={job.plan.held} />
+      {first && (own.length > 0 || others.length > 0) && (
+        <Box px="16px" py="14px" borderBottom="1px solid" borderColor="hairline">
+          <Heading as="h2" fontSize="16px" mb="10px" tabIndex={-1} data-next>
+            {first.title}
+          </Heading>
+          {own.length > 0 ? (
+            cards(own)
+          ) : (
+            <Text fontSize="14px" color="moss" fontWeight="650">
+              Nothing is wrong here.
+            </Text>
+          )}
+        </Box>
+      )}
       <Box px="16px" pt="14px" pb="14px" borderBottom="1px solid" borderColor="hairline">
         <Heading as="h2" fontSize="16px" mb="8px">
           What the household wants
@@ -31,25 +59,18 @@ export function VerdictColumn() {
       </Box>
       <Box px="16px" py="14px">
         <Heading as="h2" fontSize="16px" mb="10px" tabIndex={-1} data-next>
-          Findings
+          {first ? 'Other findings' : 'Findings'}
         </Heading>
-        {house.findings.length === 0 ? (
+        {others.length === 0 ? (
           <Text fontSize="14px" color={isEmpty ? 'quiet' : 'moss'} fontWeight={isEmpty ? undefined : 650}>
             {isEmpty
               ? 'There is no box in this house yet, so there is nothing to judge.'
-              : 'Nothing is wrong here.'}
+              : own.length > 0
+                ? 'None.'
+                : 'Nothing is wrong here.'}
           </Text>
         ) : (
-          <Flex as="ul" direction="column" gap="12px" listStyleType="none">
-            {house.findings.map((finding) => (
-              <FindingCard
-                key={finding.key}
-                finding={finding}
-                isCured={isPlanning && !left.has(finding.key)}
-                isUntried={house.leftFixesOut}
-              />
-            ))}
-          </Flex>
+          cards(others)
         )}
       </Box>
     </Box>

@@ -3,7 +3,7 @@ import type { WorkOrderView } from '../api/types'
 import { count } from '../parts/words'
 import type { JobScreen } from './JobContext'
 
-export type StageId = 'visit' | 'wants' | 'stairs' | 'addresses' | 'options' | 'work'
+export type StageId = 'visit' | 'wants' | 'stairs' | 'addresses' | 'air' | 'options' | 'work'
 
 const icon = (path: string) => (
   <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
@@ -79,6 +79,22 @@ export const stages: Stage[] = [
     icon: icon('M3 8h16v6H3zM7 8v3M11 8v3M15 8v3'),
     note: ({ house }) => count(house.stairs.treads.flatMap((tread) => tread.subnets).length, 'subnet'),
     isOpen: () => false,
+  },
+  {
+    id: 'air',
+    name: 'Air',
+    ...page(() => import('../views/air/AirPage').then((it) => ({ default: it.AirPage }))),
+    icon: icon('M3 12.5q2-4 4 0M9 12.5q2-4 4 0M15 12.5q2-4 4 0M3 7v9M19 7v9'),
+    note: ({ house }) => {
+      const n = house.findings.filter((finding) => finding.theme === 'air').length
+      return n > 0
+        ? count(n, 'finding')
+        : (house.document.devices ?? []).length === 0
+          ? 'no box yet'
+          : 'quiet'
+    },
+    isOpen: ({ house }) =>
+      house.findings.some((finding) => finding.theme === 'air' && finding.severity === 'fault'),
   },
   {
     id: 'options',

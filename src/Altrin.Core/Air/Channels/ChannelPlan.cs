@@ -37,7 +37,7 @@ public sealed record ChannelPlan(ImmutableArray<PlannedChannel> Radios, Immutabl
         var actions = ImmutableArray.CreateBuilder<InstallerAction>();
         foreach (var seat in ground.Seats)
             if (seat.MayChange && chosen[seat.Members[0]].Channel != seat.Found) Set(state, ground, seat, chosen[seat.Members[0]].Channel, actions);
-        var after = actions.Count == 0 ? state.AirMap : AirMap.Of(actions.Apply(state.House));
+        var after = actions.Count == 0 ? state.AirMap : AirMap.Of(actions.Apply(state.House), state.AirMap.Plan);
         return new([.. ground.Seats.SelectMany(seat => seat.Members.Select(member => Row(state.House, ground, after, seat, member, chosen[seat.Members[0]]))).OrderBy(row => row.Order).Select(row => row.Radio)], actions.ToImmutable(), isExact);
     }
 

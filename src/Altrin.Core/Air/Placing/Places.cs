@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Altrin.Core.Network;
+using Altrin.Core.Radio;
 using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Air.Placing;
@@ -16,12 +17,14 @@ public static class Places
     private const int UsualHouse = 40;
 
     /// <returns>Null where no room is listed or there is no such box.</returns>
-    public static Standing? Of(NetworkDocument house, string device, CancellationToken cancel = default)
+    /// <param name="everyMetre">Else each room once, in its middle: enough to say in which.</param>
+    public static Standing? Of(NetworkDocument house, string device, bool everyMetre = true, CancellationToken cancel = default)
     {
         if (house.FindDevice(device) is not { } box || house.Rooms.IsEmpty) return null;
         var ways = Ways(house, box);
-        var now = Rooms.Find(house, box.Room) is { } room ? Try(house, device, room, box.At, box.Uplink).Spot : null;
-        var places = Candidates(house).ToList();
+        var plan = new FloorPlan(house);
+        var now = Rooms.Find(house, box.Room) is { } room ? Try(house, device, room, box.At, box.Uplink, plan).Spot : null;
+        var places = Candidates(house, everyMetre).ToList();
         var byRoom = new Dictionary<string, (Spot Spot, RoomRates Rates)>(StringComparer.Ordinal);
         var tried = 0;
         foreach (var (where, at) in places)
@@ -29,24 +32,24 @@ public static class Places
             {
                 cancel.ThrowIfCancellationRequested();
                 tried++;
-                var one = Try(house, device, where, at, way);
+                var one = Try(house, device, where, at, way, plan);
                 if (!byRoom.TryGetValue(where.Id, out var best) || one.Rates.CompareTo(best.Rates) > 0) byRoom[where.Id] = one;
             }
         var sorted = byRoom.Values.OrderByDescending(one => one.Rates).ToList();
-        var (halfWay, why) = HalfWay.Of(house, box);
-        return new(device, now, sorted.Count > 0 ? sorted[0].Spot : null, halfWay is { } half ? Try(house, device, half.Room, half.At, box.Uplink).Spot : null, why,
+        var (halfWay, why) = HalfWay.Of(house, box, plan);
+        return new(device, now, sorted.Count > 0 ? sorted[0].Spot : null, halfWay is { } half ? Try(house, device, half.Room, half.At, box.Uplink, plan).Spot : null, why,
             [.. sorted.Select(one => one.Spot)], tried, places.Exists(place => place.At is not null));
     }
 
     /// <summary>A box at one place, and the rooms that would hear nothing any more.</summary>
     public static (Spot Spot, ImmutableArray<Room> Lost) Look(NetworkState state, string device, Room room, FloorPoint? at, Uplink? uplink) =>
-        (Try(state.House, device, room, at, uplink).Spot, Coverage.Lost(state.AirMap, AirMap.Of(Moved(state.House, device, room, at, uplink)), state.House));
+        (Try(state.House, device, room, at, uplink, state.AirMap.Plan).Spot, Coverage.Lost(state.AirMap, AirMap.Of(Moved(state.House, device, room, at, uplink), state.AirMap.Plan), state.House));
 
     /// <summary>The house with the box there, as the air of it is.</summary>
-    internal static (Spot Spot, RoomRates Rates) Try(NetworkDocument house, string device, Room room, FloorPoint? at, Uplink? uplink)
+    internal static (Spot Spot, RoomRates Rates) Try(NetworkDocument house, string device, Room room, FloorPoint? at, Uplink? uplink, FloorPlan plan)
     {
         var there = Moved(house, device, room, at, uplink);
-        var air = AirMap.Of(there);
+        var air = AirMap.Of(there, plan);
         var rates = RoomRates.Of(there, air);
         var index = there.Devices.ToList().FindIndex(one => one.Id == device);
         var link = air.Links.FirstOrDefault(one => one.From == index);
@@ -66,7 +69,7 @@ public static class Places
     }
 
     /// <summary>Each room; where it is drawn each metre of it.</summary>
-    private static IEnumerable<(Room Room, FloorPoint? At)> Candidates(NetworkDocument house)
+    private static IEnumerable<(Room Room, FloorPoint? At)> Candidates(NetworkDocument house, bool everyMetre)
     {
         var indoors = house.Rooms.Where(room => room.Outdoor != true).ToList();
         var area = indoors.Sum(room => room.Rect is { } rect ? rect.Width * rect.Depth : 0);
@@ -75,7 +78,7 @@ public static class Places
         var step = Math.Max(StepM, Math.Sqrt(area / points));
         foreach (var room in indoors)
         {
-            if (room.Rect is not { } rect) yield return (room, null);
+            if (!everyMetre || room.Rect is not { } rect) yield return (room, null);
             else
                 foreach (var x in Along(rect.X, rect.Width, step))
                     foreach (var y in Along(rect.Y, rect.Depth, step)) yield return (room, new FloorPoint(x, y));

@@ -41,9 +41,10 @@ public static class WhatIfs
     }
 
     /// <summary>The rooms that a change is about: that of the box, else the one that is worst.</summary>
-    private static WhatIf Compare(NetworkDocument house, RoomRates before, NetworkDocument changed, string id, string title, Func<double, double, string> says, string? room, ImmutableArray<InstallerAction> actions, params ImmutableArray<string> cautions)
+    private static WhatIf Compare(NetworkState state, RoomRates before, NetworkDocument changed, string id, string title, Func<double, double, string> says, string? room, ImmutableArray<InstallerAction> actions, params ImmutableArray<string> cautions)
     {
-        var after = RoomRates.Of(changed);
+        var house = state.House;
+        var after = RoomRates.Of(changed, state.AirMap.Plan);
         var about = room is not null && Rooms.Find(house, room) is { } listed ? listed.Id : before.Worst?.Room;
         var (was, will) = (At(before, about), At(after, about));
         return new(id, title, says(was ?? 0, will ?? 0), about, was, will, after.CompareTo(before) > 0, after.Rooms, actions, cautions);
@@ -51,7 +52,7 @@ public static class WhatIfs
 
     internal static double? At(RoomRates rates, string? room) => rates.Rooms.FirstOrDefault(one => one.Room == room)?.Mbps;
 
-    internal static string Mbps(double rate) => rate < 10 ? $"{rate:0.#}" : $"{rate:0}";
+    internal static string Mbps(double rate) => rate < 10 ? $"{rate:0.#}" : $"{Math.Floor(rate):0}";
 
     private static WhatIf? Cable(NetworkState state, RoomRates now, AirLink link)
     {
@@ -68,7 +69,7 @@ public static class WhatIfs
         var long_ = metres is { } m ? $"{(run?.LengthM is null ? "about " : "")}{m:0} m ({m / 0.3048:0} ft) " : "";
         var laid = run is { Laid: true } ? "The cable is laid already." : run is not null ? "It can be laid." : same ? "" : "No run is noted between the two rooms: somebody has to look whether there is a way.";
         var where = Rooms.Find(house, box.Room)?.Name ?? box.Name;
-        return Compare(house, now, actions.Apply(house), $"cable {box.Id}", $"A cable to {box.Name}",
+        return Compare(state, now, actions.Apply(house), $"cable {box.Id}", $"A cable to {box.Name}",
             (before, after) => $"{long_}from {parent.Name}: {Mbps(after)} Mb/s instead of {Mbps(before)} in {where}. {laid}".Replace("  ", " ", StringComparison.Ordinal).Trim(), box.Room, actions,
             [.. run is { Laid: true } || same ? Array.Empty<string>() : [Drill, .. AreBuildings(house, box.Room, parent.Room) ? new[] { "Between buildings lightning and a difference of earth potential matter: fibre or radio is preferred, else protectors by a licensed person." } : []]]);
 
@@ -87,8 +88,8 @@ public static class WhatIfs
         {
             ImmutableArray<InstallerAction> actions = [new SetUplink(box.Id, box.Uplink! with { Near = main.Id })];
             var changed = actions.Apply(house);
-            if (Simulator.Run(changed).UplinkBox(box.Id) != main.Id) continue;
-            yield return Compare(house, now, changed, $"star {box.Id} {main.Id}", $"{box.Name} on {main.Name}, not in a row",
+            if (!AirMap.Of(changed, state.AirMap.Plan).Links.Any(one => one.From == link.From && house.Devices[one.To].Id == main.Id)) continue;
+            yield return Compare(state, now, changed, $"star {box.Id} {main.Id}", $"{box.Name} on {main.Name}, not in a row",
                 (before, after) => $"{Mbps(after)} Mb/s instead of {Mbps(before)} in {Rooms.Find(house, box.Room)?.Name ?? box.Name}: a radio hop less. In its settings it is named whom it joins, if it can be.", box.Room, actions);
         }
     }
@@ -103,12 +104,12 @@ public static class WhatIfs
         {
             cancel.ThrowIfCancellationRequested();
             var there = Places.Moved(house, main.Id, room, null, main.Uplink);
-            var rates = RoomRates.Of(there);
+            var rates = RoomRates.Of(there, state.AirMap.Plan);
             if (rates.CompareTo(now) > 0 && (best is null || rates.CompareTo(best.Value.Rates) > 0)) best = (room, rates, there);
         }
         if (best is not { } better) return null;
         var atLine = house.Line?.Device == main.Id;
-        return Compare(house, now, better.House, $"main {main.Id}", $"{main.Name} in {better.Room.Name}",
+        return Compare(state, now, better.House, $"main {main.Id}", $"{main.Name} in {better.Room.Name}",
             (before, after) => $"{Mbps(after)} Mb/s instead of {Mbps(before)} in {Rooms.Say(house, now.Worst!.Room)}, the room with the least. "
                 + (atLine ? "The line comes in where it stands: the line, or a cable from there, has to come along." : "Its cable has to come along."), now.Worst?.Room, []);
     }
@@ -119,11 +120,11 @@ public static class WhatIfs
         var house = state.House;
         if (now.Worst is not { } weak || NewRepeater.In(house) is not { } more) yield break;
         var name = Rooms.Say(house, weak.Room);
-        if (Places.Of(more, NewRepeater.Id, cancel) is { Best: { } best })
+        if (Places.Of(more, NewRepeater.Id, everyMetre: false, cancel) is { Best: { } best })
         {
             var joined = more.FindDevice(NewRepeater.Id)!;
             var uplink = joined.Uplink! with { Radio = best.Radio ?? joined.Uplink!.Radio };
-            yield return Compare(house, now, Places.Moved(more, NewRepeater.Id, Rooms.Find(house, best.Room)!, best.At, uplink), "one more repeater", $"One more repeater, in {Rooms.Say(house, best.Room)}",
+            yield return Compare(state, now, Places.Moved(more, NewRepeater.Id, Rooms.Find(house, best.Room)!, best.At, uplink), "one more repeater", $"One more repeater, in {Rooms.Say(house, best.Room)}",
                 (before, after) => $"{Mbps(after)} Mb/s instead of {Mbps(before)} in {name}, the room with the least: a dual-band repeater of the kit shelf at its best place{(best.Joins is { } parent ? $", joined to {house.NameOf(parent)}" : "")}.", weak.Room, []);
         }
         if (state.AirMap.Sources.Select(source => house.Devices[source.Device]).FirstOrDefault(box => state.UplinkBox(box.Id) is null && house.FreePort(box, PortRole.Lan) is not null) is { } main)
@@ -131,7 +132,7 @@ public static class WhatIfs
             var point = more.FindDevice(NewRepeater.Id)!;
             var cabled = more.WithDevice(point.Id, box => box with { Uplink = null, Room = weak.Room, Mode = DeviceMode.AccessPoint });
             cabled = cabled with { Cables = cabled.Cables.Add(new() { Id = NewRepeater.Id, A = new(main.Id, house.FreePort(main, PortRole.Lan)!.Id), B = new(point.Id, point.Ports[0].Id), Category = "cat6" }) };
-            yield return Compare(house, now, cabled, "one more cable", $"A cable to {name}, and an access point there",
+            yield return Compare(state, now, cabled, "one more cable", $"A cable to {name}, and an access point there",
                 (before, after) => $"{Mbps(after)} Mb/s instead of {Mbps(before)} in {name}.", weak.Room, [], Drill);
         }
     }

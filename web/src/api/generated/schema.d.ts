@@ -3358,6 +3358,7 @@ export interface components {
         FindingView: {
             key: string;
             rule: string;
+            theme: string;
             severity: components["schemas"]["Severity"];
             title: string;
             message: string;

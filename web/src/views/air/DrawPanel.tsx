@@ -62,10 +62,15 @@ export function DrawPanel({ sheet }: { sheet: FloorSheet }) {
                 mono
                 value={`${rect.x}, ${rect.y}`}
                 commit={(text) => {
-                  const [x, y] = text.split(/[,;]|\s+/).filter(Boolean).map(Number)
+                  const [x, y] = text
+                    .split(/[,;]|\s+/)
+                    .filter(Boolean)
+                    .map(Number)
                   return Number.isFinite(x) && Number.isFinite(y)
                     ? put(room, { rect: [x, y, rect.width, rect.depth] as never })
-                    : Promise.resolve(`“${text}” is no place. Write metres from the left and from the top, such as 3, 0.`)
+                    : Promise.resolve(
+                        `“${text}” is no place. Write metres from the left and from the top, such as 3, 0.`,
+                      )
                 }}
               />
               <RoomMaterial room={room} />

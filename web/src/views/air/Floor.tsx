@@ -5,18 +5,18 @@ import { useRef } from 'react'
 import { triedAt } from '../../api/queries'
 import type { AirView } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
-import { nameOf } from '../../parts/words'
 import { useNarrow } from '../../parts/useNarrow'
 import { useWidth } from '../../parts/useWidth'
+import { nameOf } from '../../parts/words'
 import { say } from '../../state/notices'
 import { arcs } from './arcs'
 import { boxOf, FloorRoom } from './FloorRoom'
 import { frameOf } from './frame'
 import { LookContext, useLook } from './look'
-import { placesOf } from './places'
+import { clearOf, placesOf } from './places'
 import { type FloorSheet, rectOf } from './sheets'
-import { type Drawn, useDraw } from './useDraw'
 import { type Carried, useCarry } from './useCarry'
+import { type Drawn, useDraw } from './useDraw'
 
 /** A floor with its rooms, the boxes where they stand, and the radio links between them. A box is carried by the finger, and every room says at once what it would then get. */
 export function Floor(props: {
@@ -128,36 +128,39 @@ export function Floor(props: {
                     </g>
                   ))}
                 </svg>
-                {links.map(({ link, from, to }) => (
-                  <Text
-                    as="span"
-                    key={`${link.from} ${link.to}`}
-                    className="level"
-                    color={link.isWeak ? 'brick' : 'ink'}
-                    style={{ left: (from.x + to.x) / 2 + 8, top: (from.y + to.y) / 2 }}
-                    title={link.says}
-                  >
-                    {Math.round(link.levelDbm)} dBm
-                  </Text>
-                ))}
+                {links
+                  .filter(({ link }) => link.isWeak)
+                  .map(({ link, from, to }) => (
+                    <Text
+                      as="span"
+                      key={`${link.from} ${link.to}`}
+                      className="level"
+                      color={link.isWeak ? 'brick' : 'ink'}
+                      style={clearOf(places, from, to)}
+                      title={link.says}
+                    >
+                      {Math.round(link.levelDbm)} dBm
+                    </Text>
+                  ))}
                 {places.map((one) => {
                   const held = carried?.id === one.stander.id
                   return (
                     <button
                       key={one.stander.id}
                       type="button"
-                      className={`stander ${one.stander.kind}${chosen === one.stander.id ? ' chosen' : ''}${held ? ' lifted' : ''}`}
+                      className={`stander ${one.stander.kind}${one.onLeft ? ' left' : ''}${chosen === one.stander.id ? ' chosen' : ''}${held ? ' lifted' : ''}`}
                       style={
                         held
                           ? { left: frame.x(carried.at.x), top: frame.y(carried.at.y) }
                           : { left: one.x, top: one.y }
                       }
                       aria-pressed={chosen === one.stander.id}
+                      aria-label={one.stander.name}
                       title={`${one.stander.name}. Press it to see where it should stand; drag it, or move it by the arrows and press Enter.`}
                       {...carry.events(one)}
                     >
                       <i />
-                      <span>{one.stander.name}</span>
+                      <span style={{ maxWidth: one.letters }}>{one.letters > 24 && one.stander.name}</span>
                     </button>
                   )
                 })}

@@ -38,26 +38,28 @@ export function FloorRoom(props: {
       title={`${room.name}: ${room.says}`}
       data-room={room.id}
     >
-      <Text fontWeight="650" fontSize={tight ? '12px' : '14px'} truncate pl={room.isShort ? '4px' : 0}>
-        {room.name}
-      </Text>
-      {drawing ? (
-        <Text textStyle="note" fontFamily="mono">
-          {Math.round(rect.width * 10) / 10} × {Math.round(rect.depth * 10) / 10} m
+      <div className="lettering">
+        <Text fontWeight="650" fontSize={tight ? '12px' : '14px'} truncate pl={room.isShort ? '4px' : 0}>
+          {room.name}
         </Text>
-      ) : (
-        <Box pl={room.isShort ? '4px' : 0}>
-          <Rate room={room} size={tight ? '15px' : w < 150 ? '20px' : '24px'} />
-          {!tight && h > 84 && from && (
-            <Text textStyle="note" truncate>
-              from {from}
-            </Text>
-          )}
-          {!tight && h > 104 && things > 0 && (
-            <Text textStyle="note">{things === 1 ? 'one thing here' : `${things} things here`}</Text>
-          )}
-        </Box>
-      )}
+        {drawing ? (
+          <Text textStyle="note" fontFamily="mono">
+            {Math.round(rect.width * 10) / 10} × {Math.round(rect.depth * 10) / 10} m
+          </Text>
+        ) : (
+          <Box pl={room.isShort ? '4px' : 0}>
+            <Rate room={room} bare={w < 104} size={tight ? '15px' : w < 150 ? '20px' : '24px'} />
+            {!tight && h > 84 && from && (
+              <Text textStyle="note" truncate>
+                from {from}
+              </Text>
+            )}
+            {!tight && h > 104 && things > 0 && (
+              <Text textStyle="note">{things === 1 ? 'one thing here' : `${things} things here`}</Text>
+            )}
+          </Box>
+        )}
+      </div>
       {grip && <span className="corner" onPointerDown={grip.corner} aria-hidden />}
     </div>
   )

@@ -33,7 +33,15 @@ export function NameRoom(props: { rect: Rect; floor: number; building: string | 
   const draw = async (called: string) => {
     if (!called.trim()) return setProblem('Empty. Write what the household calls it.')
     const known = rooms.find((room) => room.name.toLowerCase() === called.trim().toLowerCase())
-    const room: Room = known ?? ({ id: idOf(called, rooms.map((one) => one.id)), name: called.trim() } as Room)
+    const room: Room =
+      known ??
+      ({
+        id: idOf(
+          called,
+          rooms.map((one) => one.id),
+        ),
+        name: called.trim(),
+      } as Room)
     const refused = await act([
       {
         do: 'draw-room',

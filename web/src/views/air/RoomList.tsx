@@ -39,13 +39,14 @@ export function RoomList({ view }: { view: AirView }) {
               <Text textStyle="small" flex={{ base: '1 1 100%', md: '1 1 300px' }}>
                 {room.device && (
                   <>
-                    from {nameOf(house.document, room.device)}, {room.band} GHz at {Math.round(room.levelDbm ?? 0)} dBm.{' '}
+                    from {nameOf(house.document, room.device)}, {room.band} GHz at{' '}
+                    {Math.round(room.levelDbm ?? 0)} dBm.{' '}
                   </>
                 )}
                 <Text as="span" color="quiet">
                   {room.says}
                 </Text>
-                {room.wanted !== null && (
+                {room.wanted != null && (
                   <Text as="span" color={room.isShort ? 'brick' : 'moss'} fontWeight="650">
                     {' '}
                     Wanted {room.wanted}: {room.isShort ? 'fails' : 'holds'}.

@@ -14,7 +14,13 @@ export const pointOf = (at: unknown): Point | null => {
 }
 
 /** One floor of one building: what is looked at together. */
-export type FloorSheet = { key: string; building: string | null; floor: number; label: string; rooms: AirRoomView[] }
+export type FloorSheet = {
+  key: string
+  building: string | null
+  floor: number
+  label: string
+  rooms: AirRoomView[]
+}
 
 const floorWords: Record<number, string> = {
   [-1]: 'basement',
@@ -33,7 +39,7 @@ export function sheetsOf(view: AirView): FloorSheet[] {
   const sheets = new Map<string, FloorSheet>()
   const drawn = view.rooms.filter((room) => room.rect)
   const sorted = [...drawn].sort(
-    (a, b) => Number(a.building !== null) - Number(b.building !== null) || a.floor - b.floor,
+    (a, b) => Number(a.building != null) - Number(b.building != null) || a.floor - b.floor,
   )
   for (const room of sorted) {
     const key = `${room.building ?? ''}|${room.floor}`
@@ -43,7 +49,13 @@ export function sheetsOf(view: AirView): FloorSheet[] {
         ? capital(room.building)
         : `${capital(room.building)}, ${floorLabel(room.floor)}`
       : capital(floorLabel(room.floor))
-    const sheet = sheets.get(key) ?? { key, building: room.building, floor: room.floor, label, rooms: [] }
+    const sheet = sheets.get(key) ?? {
+      key,
+      building: room.building ?? null,
+      floor: room.floor,
+      label,
+      rooms: [],
+    }
     sheet.rooms.push(room)
     sheets.set(key, sheet)
   }
@@ -57,7 +69,8 @@ export const gridM = 0.5
 export const snap = (metres: number) => Math.round(metres / gridM) * gridM
 
 /** “480”, “8.5”: what the air gives is not known to three figures, and a page that says so is believed. */
-export const rate = (mbps: number) => (mbps < 10 ? String(Math.round(mbps * 10) / 10) : String(Math.floor(mbps)))
+export const rate = (mbps: number) =>
+  mbps < 10 ? String(Math.round(mbps * 10) / 10) : String(Math.floor(mbps))
 
 /** “3 m (10 ft)”. */
 export const metres = (m: number) => `${Math.round(m * 10) / 10} m (${Math.round(m / 0.3048)} ft)`
@@ -66,11 +79,7 @@ export const roomAt = (rooms: AirRoomView[], at: Point) =>
   rooms.find((room) => {
     const rect = rectOf(room)
     return (
-      rect &&
-      at.x >= rect.x &&
-      at.x <= rect.x + rect.width &&
-      at.y >= rect.y &&
-      at.y <= rect.y + rect.depth
+      rect && at.x >= rect.x && at.x <= rect.x + rect.width && at.y >= rect.y && at.y <= rect.y + rect.depth
     )
   })
 

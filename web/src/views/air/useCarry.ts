@@ -71,7 +71,9 @@ export function useCarry(props: {
       },
       onBlur: () => !start.current && setCarried(null),
       onKeyDown: (event: KeyboardEvent) => {
-        const by = { ArrowLeft: [-0.5, 0], ArrowRight: [0.5, 0], ArrowUp: [0, -0.5], ArrowDown: [0, 0.5] }[event.key]
+        const by = { ArrowLeft: [-0.5, 0], ArrowRight: [0.5, 0], ArrowUp: [0, -0.5], ArrowDown: [0, 0.5] }[
+          event.key
+        ]
         if (by) {
           event.preventDefault()
           const from = carried?.at ?? home(placed)
