@@ -188,7 +188,9 @@ public class WorkOrderTests
         var amongOthers = OrderFor("kept-apart", Examples.House("hawthorn-farm")).Steps.Single(step => step.Short == "DHCP off");
         Assert.Contains(Cut, alone.Cautions);
         Assert.DoesNotContain(Cut, amongOthers.Cautions);
-        Assert.DoesNotContain(OrderFor("kept-apart", Examples.House("hawthorn-farm")).Steps.SelectMany(step => step.Cautions), caution => caution.Contains("WISP", StringComparison.Ordinal));
+        // Of plain repeating it speaks where a box is made a repeater, or told whom to repeat, and nowhere else.
+        Assert.All(OrderFor("kept-apart", Examples.House("hawthorn-farm")).Steps.Where(step => step.Cautions.Any(caution => caution.Contains("WISP", StringComparison.Ordinal))),
+            step => Assert.Contains(step.Actions, action => action is SetUplink or SetMode { Mode: DeviceMode.Repeater }));
     }
 
     [Fact]

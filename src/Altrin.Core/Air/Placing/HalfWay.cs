@@ -20,8 +20,13 @@ internal static class HalfWay
         var floor = ((fromRoom.Floor ?? 0) + (toRoom.Floor ?? 0)) / 2.0;
         var there = house.Rooms.Where(room => room is { Rect: { } rect, Outdoor: not true } && point.X >= rect.X && point.X <= rect.X + rect.Width && point.Y >= rect.Y && point.Y <= rect.Y + rect.Depth)
             .OrderBy(room => Math.Abs((room.Floor ?? 0) - floor)).FirstOrDefault();
-        return there is null ? (null, $"Half way between {parent.Name} and {toRoom.Name} is in no room.") : ((there, point), null);
+        return there is null ? (null, $"Half way between {parent.Name} and {toRoom.Name} is in no room.") : ((there, Inside(point, there.Rect!.Value)), null);
     }
+
+    /// <summary>Nobody stands a box into a wall.</summary>
+    private static FloorPoint Inside(FloorPoint point, RoomRect rect) => new(Within(point.X, rect.X, rect.Width), Within(point.Y, rect.Y, rect.Depth));
+
+    private static double Within(double at, double from, double length) => Math.Clamp(at, from + Math.Min(0.5, length / 2), from + length - Math.Min(0.5, length / 2));
 
     private static FloorPoint Middle(RoomRect rect) => new(rect.X + rect.Width / 2, rect.Y + rect.Depth / 2);
 

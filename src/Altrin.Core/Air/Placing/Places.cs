@@ -24,7 +24,10 @@ public static class Places
         var ways = Ways(house, box);
         var plan = new FloorPlan(house);
         var now = Rooms.Find(house, box.Room) is { } room ? Try(house, device, room, box.At, box.Uplink, plan).Spot : null;
+        var (halfWay, why) = HalfWay.Of(house, box, plan);
         var places = Candidates(house, everyMetre).ToList();
+        // The rule of thumb is one of the places, so that the best is never worse.
+        if (everyMetre && halfWay is { } thumb) places.Add((thumb.Room, thumb.At));
         var byRoom = new Dictionary<string, (Spot Spot, RoomRates Rates)>(StringComparer.Ordinal);
         var tried = 0;
         foreach (var (where, at) in places)
@@ -36,7 +39,6 @@ public static class Places
                 if (!byRoom.TryGetValue(where.Id, out var best) || one.Rates.CompareTo(best.Rates) > 0) byRoom[where.Id] = one;
             }
         var sorted = byRoom.Values.OrderByDescending(one => one.Rates).ToList();
-        var (halfWay, why) = HalfWay.Of(house, box, plan);
         return new(device, now, sorted.Count > 0 ? sorted[0].Spot : null, halfWay is { } half ? Try(house, device, half.Room, half.At, box.Uplink, plan).Spot : null, why,
             [.. sorted.Select(one => one.Spot)], tried, places.Exists(place => place.At is not null));
     }

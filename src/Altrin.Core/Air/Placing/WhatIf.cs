@@ -57,12 +57,15 @@ public static class WhatIfs
     private static WhatIf? Cable(NetworkState state, RoomRates now, AirLink link)
     {
         var house = state.House;
+        // From where the wires end: a cable to one that hangs by radio itself gains little.
         var (box, parent) = (house.Devices[link.From], house.Devices[link.To]);
+        for (var n = 0; n < house.Devices.Length && state.UplinkBox(parent.Id) is { } up; n++) parent = house.FindDevice(up)!;
         if (house.FreePort(box, PortRole.Lan) is not { } near || house.FreePort(parent, PortRole.Lan) is not { } far || box.Mode == DeviceMode.Router) return null;
         var run = house.Runs.FirstOrDefault(one => one.Medium == Medium.Ethernet && (Joins(one, box.Room, parent.Room) || Joins(one, parent.Room, box.Room)));
         var same = Rooms.AreSame(house, box.Room, parent.Room);
         var category = run?.Category ?? "cat6";
-        var metres = run?.LengthM ?? (link.Between.Kind == Radio.DistanceKind.OtherRoom ? null : Math.Ceiling(link.Between.DistanceM * 1.5));
+        var between = state.AirMap.Plan.Between(state.AirMap.Plan.PlaceOf(box.Room, box.At), state.AirMap.Plan.PlaceOf(parent.Room, parent.At));
+        var metres = run?.LengthM ?? (between.Kind == Radio.DistanceKind.OtherRoom ? null : Math.Ceiling(between.DistanceM * 1.5));
         var ids = house.Cables.Select(cable => cable.Id).ToHashSet(StringComparer.Ordinal);
         var free = Enumerable.Range(1, ids.Count + 1).Select(n => $"air{n}").First(id => !ids.Contains(id));
         ImmutableArray<InstallerAction> actions = [new SetUplink(box.Id), new PlugCable(new() { Id = free, A = new(parent.Id, far.Id), B = new(box.Id, near.Id), Category = category, LengthM = metres })];

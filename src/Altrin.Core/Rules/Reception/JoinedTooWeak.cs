@@ -1,5 +1,7 @@
+using Altrin.Core.Actions;
 using Altrin.Core.Air;
-using Altrin.Core.Radio;
+using Altrin.Core.Network;
+using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Rules.Reception;
 
@@ -18,7 +20,25 @@ public sealed class JoinedTooWeak : IRule
             if (!JoinLevel.IsWeak(link) || !facts.State.AirMap.ArePlaced(link)) continue;
             yield return new(Id, Severity.Caution, $"{box.Name} hears {far.Name} too weakly", [box.Id, far.Id],
                 () => $"{box.Name} hears {far.Name} at {link.LevelDbm:0} dBm, {RateWords.Through(link.Between)}: that carries {(link.LinkMbps < 10 ? $"{link.LinkMbps:0.#}" : $"{link.LinkMbps:0}")} Mb/s, and whoever is on {box.Name} gets no more.",
-                () => StandElsewhere.Fixes(facts, box), box.Id);
+                () => [.. Another(facts, link, box), .. StandElsewhere.Fixes(facts, box)], box.Id);
         }
+    }
+
+    /// <summary>Another box that makes the same network and is heard well where it stands.</summary>
+    private static IEnumerable<Fix> Another(Facts facts, AirLink link, Device box)
+    {
+        var air = facts.State.AirMap;
+        var better = WifiMatch.Willing(facts, box.Uplink!, box).Where(one => facts.House.Devices[link.To].Id != one.Box.Id && !HangsBelow(facts, one.Box.Id, box.Id))
+            .Select(one => (one.Box, Source: air.Sources.FirstOrDefault(source => facts.House.Devices[source.Device].Id == one.Box.Id && source.Radio.Id == one.Network.Radio)))
+            .Where(one => one.Source is not null && air.Hearing.PlaceOf(one.Source.Device).IsListed)
+            .Select(one => (one.Box, Level: air.LevelDbm(one.Source!, link.From))).Where(one => one.Level >= JoinLevel.WeakDbm).OrderByDescending(one => one.Level).ToList();
+        if (better.Count > 0) yield return new($"Join {better[0].Box.Name}, heard at {better[0].Level:0} dBm", new SetUplink(box.Id, box.Uplink! with { Near = better[0].Box.Id }));
+    }
+
+    private static bool HangsBelow(Facts facts, string box, string above)
+    {
+        for (var (at, n) = (box, 0); n < facts.House.Devices.Length && facts.State.UplinkBox(at) is { } up; at = up, n++)
+            if (up == above) return true;
+        return false;
     }
 }

@@ -71,7 +71,13 @@ export function Floor(props: {
   const live = carried && isBox && tried ? { rooms: tried.spot.rooms, says: 'where it is held' } : look
   const drawn = drawer.drawn
 
-  const at = new Map(places.map((one) => [one.stander.id, one]))
+  // The links of a box that is held go along.
+  const at = new Map(
+    places.map((one) => [
+      one.stander.id,
+      carried?.id === one.stander.id ? { ...one, x: frame.x(carried.at.x), y: frame.y(carried.at.y) } : one,
+    ]),
+  )
   const links = view.links.flatMap((link) => {
     const [from, to] = [at.get(link.from), at.get(link.to)]
     return from && to ? [{ link, from, to }] : []

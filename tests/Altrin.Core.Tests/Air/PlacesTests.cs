@@ -1,0 +1,110 @@
+using Altrin.Core.Actions;
+using Altrin.Core.Air;
+using Altrin.Core.Air.Placing;
+using Altrin.Core.Network;
+using Altrin.Core.Simulation;
+using static Altrin.Core.Tests.Air.AirHouses;
+
+namespace Altrin.Core.Tests.Air;
+
+/// <summary>Where a box should stand: every place tried, the best worst room wins.</summary>
+public class PlacesTests
+{
+    /// <summary>Six rooms in a row; the gateway in the first, a repeater in the last.</summary>
+    private static HouseBuilder Row(WallMaterial walls = WallMaterial.Brick, string room = "r5") =>
+        Gateway(6, walls, wifi: [Home("5g", 36)]).Joins("rep", room, Up("5g"), wifi: [Home("5g")]);
+
+    [Fact]
+    [Trait("source", "common practice, no source: half way between the router and the weak spot")]
+    public void Half_way_is_near_the_best()
+    {
+        foreach (var walls in new[] { WallMaterial.Plasterboard, WallMaterial.Wood, WallMaterial.Brick })
+        {
+            var house = Row(walls).House;
+            var standing = Places.Of(house, "rep", cancel: TestContext.Current.CancellationToken)!;
+            Assert.NotNull(standing.HalfWay);
+            // At least a third of the very best, and never better than it.
+            Assert.InRange(standing.HalfWay.WorstMbps!.Value, standing.Best!.WorstMbps!.Value / 3, standing.Best.WorstMbps.Value);
+            Assert.Contains(standing.HalfWay.Room, new[] { "r2", "r3" });
+        }
+    }
+
+    [Fact]
+    public void No_place_of_the_house_is_better_than_the_best()
+    {
+        var house = Row().House;
+        var standing = Places.Of(house, "rep", cancel: TestContext.Current.CancellationToken)!;
+        for (var x = 0.25; x < 24; x += 0.5)
+            for (var y = 0.5; y < 4; y += 0.5)
+            {
+                var there = RoomRates.Of(house.WithDevice("rep", box => box with { Room = $"r{(int)(x / 4)}", At = new(x, y) }));
+                // Off the walls themselves, and finer than it was tried: nothing worth a step is missed.
+                Assert.True(there.Worst!.Mbps <= standing.Best!.WorstMbps!.Value * 1.15, $"{x}, {y}: {there.Worst.Mbps}, and the best was {standing.Best.WorstMbps}");
+            }
+    }
+
+    [Fact]
+    public void What_it_says_of_a_place_is_what_the_house_is_like_with_the_box_carried_there()
+    {
+        var house = Row().House;
+        var standing = Places.Of(house, "rep", cancel: TestContext.Current.CancellationToken)!;
+        foreach (var spot in standing.ByRoom)
+        {
+            var carried = Simulator.Run(new CarryDevice("rep", spot.Room, spot.At).Apply(house));
+            Assert.Equal(carried.AirMap.Rooms.Select(room => room.Expected.Printed), spot.Rooms.Select(room => room.Mbps));
+        }
+    }
+
+    [Fact]
+    public void Without_a_drawn_floor_each_room_is_tried_once_and_half_way_is_not_named()
+    {
+        var house = Row().House;
+        house = house with { Rooms = [.. house.Rooms.Select((room, i) => room with { Rect = null, Floor = i / 2 })] };
+        var standing = Places.Of(house, "rep", cancel: TestContext.Current.CancellationToken)!;
+        Assert.False(standing.IsDrawn);
+        Assert.Null(standing.HalfWay);
+        Assert.Contains("not drawn", standing.WhyNoHalfWay, StringComparison.Ordinal);
+        Assert.Equal(6, standing.ByRoom.Length);
+    }
+
+    [Fact]
+    public void The_other_band_is_tried_where_the_network_is_made_on_it()
+    {
+        // Through concrete 5 GHz does not come so far.
+        var house = Gateway(4, WallMaterial.Stone, wifi: [Home("2g", 1), Home("5g", 36)]).Joins("rep", "r3", Up("5g"), wifi: [Home("2g"), Home("5g")]).House;
+        var standing = Places.Of(house, "rep", cancel: TestContext.Current.CancellationToken)!;
+        Assert.Contains(standing.ByRoom, spot => spot.Band == Band.Ghz24);
+        Assert.Contains(standing.ByRoom, spot => spot.Band == Band.Ghz5);
+    }
+
+    [Fact]
+    [Trait("source", "common practice, no source: cabled backhaul whenever a cable can be had; satellites round the router, not in a row")]
+    public void A_cable_does_more_than_a_radio_join_and_a_star_more_than_a_row()
+    {
+        var house = Gateway(5, WallMaterial.Plasterboard, wifi: [Home("5g", 36)]).Joins("one", "r2", Up("5g"), DeviceMode.MeshSatellite, wifi: [Home("5g")]).Joins("two", "r4", Up("5g", "one"), DeviceMode.MeshSatellite, wifi: [Home("5g")]);
+        var state = house.State;
+        Assert.Equal("one", state.UplinkBox("two"));
+        var what = WhatIfs.Of(state, TestContext.Current.CancellationToken);
+        var cable = what.Single(one => one.Id == "cable two");
+        Assert.True(cable.After > cable.Before, cable.Says);
+        var star = what.Single(one => one.Id == "star two gw");
+        Assert.True(star.After >= star.Before);
+        // What is shown is what comes of its deeds.
+        foreach (var one in what.Where(one => one.Actions.Length > 0))
+            Assert.Equal(AirMap.Of(one.Actions.Apply(house)).Rooms.Select(room => room.Expected.Printed), one.Rooms.Select(room => room.Mbps));
+        Assert.Contains(what, one => one.Id == "one more repeater");
+        Assert.Contains(what, one => one.Id == "one more cable");
+    }
+
+    [Fact]
+    public void A_box_on_the_table_is_tried_as_a_repeater()
+    {
+        var house = Gateway(5, WallMaterial.Brick, wifi: [Home("5g", 36)]).Box("spare", DeviceMode.Repeater, "192.168.0.254/24", false, with: d => d with { Supports = [DeviceMode.Repeater], Radios = [Two(), Five()] }).House;
+        Assert.False(Simulator.Run(house).IsInUse("spare"));
+        var there = NewRepeater.OnTheTable(house, "spare")!;
+        var standing = Places.Of(there, "spare", cancel: TestContext.Current.CancellationToken)!;
+        Assert.Null(standing.Now);
+        Assert.True(standing.Best!.WorstMbps > RoomRates.Of(house).Worst!.Mbps);
+        Assert.Equal("gw", standing.Best.Joins);
+    }
+}
