@@ -69,6 +69,8 @@ public static class WhatIfs
         var ids = house.Cables.Select(cable => cable.Id).ToHashSet(StringComparer.Ordinal);
         var free = Enumerable.Range(1, ids.Count + 1).Select(n => $"air{n}").First(id => !ids.Contains(id));
         ImmutableArray<InstallerAction> actions = [new SetUplink(box.Id), new PlugCable(new() { Id = free, A = new(parent.Id, far.Id), B = new(box.Id, near.Id), Category = category, LengthM = metres })];
+        // On a cable it no longer sits on the other's channel: it gets one of its own, as the plan of channels gives it.
+        if (Channels.ChannelPlan.Of(Simulator.Run(actions.Apply(house))) is { } channels) actions = [.. actions, .. channels.Actions.Where(action => action is SetWifi { Device: var tuned } && tuned == box.Id)];
         var long_ = metres is { } m ? $"{(run?.LengthM is null ? "about " : "")}{m:0} m ({m / 0.3048:0} ft) " : "";
         var laid = run is { Laid: true } ? "The cable is laid already." : run is not null ? "It can be laid." : same ? "" : "No run is noted between the two rooms: somebody has to look whether there is a way.";
         var where = Rooms.Find(house, box.Room)?.Name ?? box.Name;
