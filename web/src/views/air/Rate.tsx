@@ -10,7 +10,12 @@ export function Rate({ room, size, bare = false }: { room: AirRoomView; size: st
   const now = room.mbps
   const changed = then !== undefined && rate(then) !== rate(now ?? 0)
   return (
-    <Text as="span" whiteSpace="nowrap" color={room.isShort ? 'brick' : undefined}>
+    <Text
+      as="span"
+      whiteSpace="nowrap"
+      data-rate={then ?? now ?? 0}
+      color={room.isShort ? 'brick' : undefined}
+    >
       <Text
         as="span"
         fontFamily="mono"

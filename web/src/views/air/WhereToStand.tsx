@@ -20,7 +20,9 @@ export function WhereToStand(props: {
 }) {
   const { view, chosen, choose } = props
   const { job, side } = useJob()
-  const boxes = view.standers.filter((one) => one.kind === 'sends' || one.joins != null || one.isAtHand)
+  const boxes = view.standers.filter(
+    (one) => one.kind === 'sends' || (one.kind === 'box' && (one.joins != null || one.isAtHand)),
+  )
   const joined = view.links.map((link) => link.from)
   const about =
     chosen && boxes.some((one) => one.id === chosen)
