@@ -7,7 +7,7 @@ public sealed class FarmTests : HandTest
     public void Every_mode_and_link_is_seen_on_the_stairs()
     {
         OpenDemo("Hawthorn Farm");
-        Browser.UntilText("5 of 13 wants hold · 5 faults · 5 cautions");
+        Browser.UntilText("5 of 13 wants hold · 5 faults · 11 cautions");
         Browser.UntilText("receives the line through Entry gateway");
         Browser.UntilText("pass-through to Farmhouse router");
         Browser.UntilText("guests of Farmhouse router: internet, nothing else");

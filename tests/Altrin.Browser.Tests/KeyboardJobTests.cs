@@ -41,7 +41,7 @@ public sealed class KeyboardJobTests : HandTest
             Browser.Until(() => Browser.Css("[data-testid=verdict]").Text != before, "the fix");
         }
         Browser.UntilText("all 7 wants hold");
-        Key("6");
+        Key("7");
         Browser.Css("section[aria-label='Step 1']");
         var steps = Ask($"/api/jobs/{Job}/work-order")!["order"]!["steps"]!.AsArray().Count;
         for (var n = 1; n <= steps; n++)

@@ -23,7 +23,8 @@ public static class RateWords
     {
         if (at.Source is null || at.Expected.Tightest is not { } limit) return "No Wi-Fi of this household is heard here.";
         if (limit.Kind == RateLimitKind.NoWay) return $"{house.NameOf(limit.Device)} has no way to the line.";
-        return $"{Rounded(limit):0.#}{(house.Line?.DownMbps is { } line ? $" of {line:0.#}" : "")}: {Why(house, limit)}.";
+        var printed = at.Expected.Printed;
+        return $"{(printed < 10 ? printed : Math.Floor(printed)):0.#}{(house.Line?.DownMbps is { } line ? $" of {line:0.#}" : "")}: {Why(house, limit)}.";
     }
 
     /// <summary>What the air gives is not known to three figures.</summary>

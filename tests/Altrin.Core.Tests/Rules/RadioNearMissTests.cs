@@ -31,6 +31,17 @@ public class RadioNearMissTests
         new("cable-beyond-standard", new ReplaceCable("c1", Medium.Ethernet, "cat5e", 100)),
         new("cable-too-long", new ReplaceCable("c1", Medium.Ethernet, "cat6", 100)),
         new("poe-class-not-met", new MoveCableEnd("c2", At("switch", "p2"), At("switch", "p3"))),
+        new("channel-unlawful", new DescribeHouse("Where it is lawful", "US", new() { Walls = WallMaterial.Plasterboard }) { Rooms = Examples.House("channel-unlawful").Rooms }),
+        new("radar-under-bridge", new SetWifi("gw", 0, new() { Radio = "5g", Ssid = "hollow", Security = WifiSecurity.Wpa2, Key = "home", Channel = new(36) })),
+        new("channel-between", new SetWifi("gw", 0, new() { Radio = "2g", Ssid = "hollow", Security = WifiSecurity.Wpa2, Key = "home", Channel = new(13) })),
+        new("wide-among-neighbours", new SetWifi("gw", 0, new() { Radio = "2g", Ssid = "hollow", Security = WifiSecurity.Wpa2, Key = "home", Channel = new(1) })),
+        new("joined-too-weak", new CarryDevice("rep", "kitchen")),
+        new("beside-its-parent", new CarryDevice("rep", "kitchen")),
+        new("backhaul-on-old-band", new SetWifi("gw", 1, new() { Radio = "5g", Ssid = "hollow", Security = WifiSecurity.Wpa2, Key = "home", Channel = new(36), Enabled = false })),
+        new("hears-another-better", new PlaceAt("tablet", "kitchen")),
+        new("room-without-wifi", new PlaceAt("tablet", "lounge")),
+        new("two-sources-one-room", new CarryDevice("hall", "study")),
+        new("old-standard", new SetLine(Examples.House("old-standard").Line! with { DownMbps = 25 })),
     ];
 
     [Theory, MemberData(nameof(Mends))]
@@ -41,6 +52,15 @@ public class RadioNearMissTests
         var left = Evaluation.Of(mend.Apply(house)).Findings;
         // Kept apart on purpose it is still a second translation, and said to be meant.
         Assert.All(left, finding => Assert.True(finding is { Rule: "double-nat", Severity: Severity.Caution }, finding.Message));
+    }
+
+    /// <summary>A box that picks its channel itself is not known to sit on another’s.</summary>
+    [Fact]
+    public void Boxes_that_pick_their_channels_themselves_are_not_said_to_share_one()
+    {
+        var house = Examples.House("own-channels-overlap");
+        house = house with { Devices = [.. house.Devices.Select(box => box with { Wifi = [.. box.Wifi.Select(network => network with { Channel = null })] })] };
+        Assert.Empty(Evaluation.Of(house).Findings);
     }
 
     [Fact]

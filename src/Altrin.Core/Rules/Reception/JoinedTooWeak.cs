@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Air;
 using Altrin.Core.Network;
@@ -20,9 +21,12 @@ public sealed class JoinedTooWeak : IRule
             if (!JoinLevel.IsWeak(link) || !facts.State.AirMap.ArePlaced(link)) continue;
             yield return new(Id, Severity.Caution, $"{box.Name} hears {far.Name} too weakly", [box.Id, far.Id],
                 () => $"{box.Name} hears {far.Name} at {link.LevelDbm:0} dBm, {RateWords.Through(link.Between)}: that carries {(link.LinkMbps < 10 ? $"{link.LinkMbps:0.#}" : $"{link.LinkMbps:0}")} Mb/s, and whoever is on {box.Name} gets no more.",
-                () => [.. Another(facts, link, box), .. StandElsewhere.Fixes(facts, box)], box.Id);
+                () => BestFirst(facts, [.. Another(facts, link, box), .. StandElsewhere.Fixes(facts, box)]), box.Id);
         }
     }
+
+    private static ImmutableArray<Fix> BestFirst(Facts facts, ImmutableArray<Fix> fixes) => fixes.Length < 2 ? fixes
+        : [.. fixes.OrderByDescending(fix => RoomRates.Of(fix.Actions.Apply(facts.House), facts.State.AirMap.Plan))];
 
     /// <summary>Another box that makes the same network and is heard well where it stands.</summary>
     private static IEnumerable<Fix> Another(Facts facts, AirLink link, Device box)
