@@ -106,7 +106,7 @@ public sealed class AirTests : HandTest
         Assert.Empty(Browser.Complaints());
     }
 
-    [Fact]
+    [Fact, Trait("kind", "long")]
     public void A_room_is_drawn_moved_and_refused_where_another_lies()
     {
         OpenDemo("Hawthorn Farm", "air");
@@ -128,17 +128,17 @@ public sealed class AirTests : HandTest
         new Actions(Browser.Driver).Release().Perform();
         Assert.Equal(rect, Found()["document"]!["rooms"]!.AsArray().Single(room => (string)room!["id"]! == "porch")!["rect"]!.ToJsonString());
         // In figures too, and what cannot be is said at the field.
-        var size = Browser.Css("li:has([aria-label='Take the drawing of Porch away']) input");
+        var size = Browser.Css("li:has([aria-label='rub out Porch']) input");
         size.SendKeys(Keys.Control + "a");
         size.SendKeys("60 × 60" + Keys.Enter);
         Browser.UntilText("Porch would lie over");
         size.SendKeys(Keys.Escape);
-        Browser.Press("Take the drawing of Porch away");
+        Browser.Press("rub out Porch");
         Browser.Until(() => Browser.Count("[data-room=porch]") == 0, "it to be rubbed out");
         Assert.All(Browser.Complaints(), one => Assert.Contains("deeds", one, StringComparison.Ordinal));
     }
 
-    [Fact]
+    [Fact, Trait("kind", "long")]
     public void A_block_is_moved_to_another_channel_and_names_are_set_for_all_boxes()
     {
         OpenDemo("Hawthorn Farm", "air");
@@ -153,7 +153,7 @@ public sealed class AirTests : HandTest
         Assert.Empty(Browser.Complaints());
     }
 
-    [Fact]
+    [Fact, Trait("kind", "long")]
     public void What_is_measured_stands_beside_the_estimate_and_the_walls_learn_from_it()
     {
         OpenDemo("Hawthorn Farm", "air");

@@ -71,6 +71,15 @@ public sealed class Shots
             browser.Until(() => browser.Count("path[data-uplink]") == 4, "the radio links");
             browser.Picture(Path.Combine(folder, "farm-stairs.png"));
             browser.Metrics(1280, 800);
+            browser.Press(() => browser.Link("Air"));
+            browser.Css(".stander");
+            browser.Until(() => browser.Css("section[aria-label='Where should it stand?']").Text.Contains("best, ", StringComparison.Ordinal), "where it should stand");
+            browser.Picture(Path.Combine(folder, "air.png"));
+            browser.Run("document.querySelector('section[aria-label=Channels]').scrollIntoView()");
+            browser.UntilText("The best channels for all radios together");
+            browser.Picture(Path.Combine(folder, "channels.png"));
+            browser.Press(() => browser.Link("Stairs"));
+            browser.UntilText("The street");
             browser.Keys("w");
             browser.Press(() => browser.Css("[role=gridcell][aria-label='Kitchen phone, Barn camera: no']"));
             browser.UntilText("Barn camera got no address");
@@ -81,10 +90,6 @@ public sealed class Shots
             browser.Go($"{server.Address}/kit");
             browser.Press(() => browser.Css("section:nth-of-type(2) summary"));
             browser.Picture(Path.Combine(folder, "kit-shelf.png"));
-            browser.Go(server.Address);
-            browser.Css("input[aria-label='Name of the house']").SendKeys("Mill Cottage" + OpenQA.Selenium.Keys.Enter);
-            browser.UntilText("There is no gateway yet");
-            browser.Picture(Path.Combine(folder, "empty-house.png"));
         }
         using (var browser = new Browser())
         {
@@ -97,10 +102,10 @@ public sealed class Shots
         phone.Go(phone.Url.Replace("/stairs", "/visit", StringComparison.Ordinal));
         phone.UntilText("The house, as you walk it");
         phone.Picture(Path.Combine(folder, "phone-visit.png"));
-        phone.Go(phone.Url.Replace("/visit", "/options", StringComparison.Ordinal));
-        phone.UntilText("nothing better exists");
-        phone.Picture(Path.Combine(folder, "phone-options.png"));
-        phone.Go(phone.Url.Replace("/options", "/work", StringComparison.Ordinal) + "?side=planned");
+        phone.Go(phone.Url.Replace("/visit", "/air", StringComparison.Ordinal));
+        phone.UntilText("No floor is drawn");
+        phone.Picture(Path.Combine(folder, "phone-air.png"));
+        phone.Go(phone.Url.Replace("/air", "/work", StringComparison.Ordinal) + "?side=planned");
         phone.Css("section[aria-label='Step 1']");
         phone.Picture(Path.Combine(folder, "phone-work-order.png"));
     }

@@ -76,7 +76,7 @@ export function DrawPanel({ sheet }: { sheet: FloorSheet }) {
               <RoomMaterial room={room} />
               <Press
                 kind="plain"
-                aria-label={`Take the drawing of ${room.name} away`}
+                aria-label={`rub out ${room.name}`}
                 onClick={() => put(room, { rect: undefined })}
               >
                 rub out
