@@ -158,7 +158,7 @@ public sealed class AirTests : HandTest
     {
         OpenDemo("Hawthorn Farm", "air");
         Browser.Choose("Measured in", "Pantry");
-        Browser.Field("It was").SendKeys("-52" );
+        Browser.Field("It was").SendKeys("-52");
         Browser.Choose("in", "dBm");
         Browser.Choose("joined to", "Farmhouse router");
         Browser.Field("It was").SendKeys(Keys.Enter);

@@ -41,12 +41,6 @@ public sealed class Shots
             browser.Press(() => browser.Driver.FindElement(OpenQA.Selenium.By.XPath("//button[@data-step][contains(., 'New address')]")));
             browser.UntilText("Give Studio router a new address");
             browser.Picture(Path.Combine(folder, "work-order.png"));
-            browser.Press("Something else");
-            browser.Press("It came back at another address");
-            browser.Field("Which address?").SendKeys("192.168.1.1");
-            browser.UntilText("is back as it was sold.");
-            browser.Run("document.querySelector('[data-instead]').scrollIntoView()");
-            browser.Picture(Path.Combine(folder, "work-order-else.png"));
             browser.Go(server.Address);
             browser.Press(() => browser.Link("Millrace Terrace"));
             browser.UntilText("The street");
