@@ -36,11 +36,9 @@ export function Strip({ strip }: { strip: BandStrip }) {
   const below = Math.max(0, ...theirs.map((one) => one.row + 1))
   const axis = (rows + below) * rowPx + 4
   const radar = strip.channels.filter((one) => one.isRadar && one.why == null)
-  const label = Math.max(
-    1,
-    Math.ceil((strip.band === '2.4' ? 18 : 30) / (width / Math.max(1, strip.channels.length))),
-  )
   const step = strip.band === '2.4' ? 5 : 20
+  // As many numbers as have room beside each other.
+  const label = Math.max(1, Math.ceil((strip.band === '2.4' ? 18 : 32) / ((step / span) * (width || 1))))
 
   const tune = async (device: string, radio: string, channel: number, widthMHz?: number) => {
     const wifi = house.document.devices?.find((box) => box.id === device)?.wifi ?? []
