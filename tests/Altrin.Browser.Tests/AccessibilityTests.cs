@@ -11,7 +11,7 @@ public sealed class AccessibilityTests : IDisposable
 
     [Theory]
     [InlineData("light", 1280)]
-    [InlineData("dark", 390)]
+    [InlineData("dark", 390, Traits = ["kind", "long"])]
     public void No_view_has_a_serious_violation(string theme, int width)
     {
         using var browser = Open(theme, width);
