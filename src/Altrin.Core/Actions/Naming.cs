@@ -22,6 +22,14 @@ public static class Naming
         return alike.Count == 1 ? role : $"{role} {alike.IndexOf(found) + 1}";
     }
 
+    /// <summary>“A”, “A and B”, “A, B and 3 more”.</summary>
+    public static string Join(IEnumerable<string> names, int most = 3)
+    {
+        var all = names.ToList();
+        if (all.Count > most) return $"{string.Join(", ", all.Take(most))} and {all.Count - most} more";
+        return all.Count < 2 ? string.Concat(all) : $"{string.Join(", ", all.SkipLast(1))} and {all[^1]}";
+    }
+
     public static string Say(this WifiSecurity security) => security switch
     {
         WifiSecurity.Open => "open, no password",

@@ -19,8 +19,6 @@ public sealed record BoxName(string Device, Band Band, string Ssid);
 /// <summary>The three schools, for the bands under one name or two. Both are common practice, no source.</summary>
 public static class NameSchools
 {
-    private const int MostShown = 3;
-
     /// <param name="bandsApart">The newer band has a name of its own.</param>
     public static ImmutableArray<NameSchool> Of(NetworkState state, bool bandsApart)
     {
@@ -53,12 +51,19 @@ public static class NameSchools
         foreach (var box in own.Select(one => one.Box).Distinct().Where(box => box.Id != main.Box.Id))
         {
             // Where the box is called something by itself already, that is its name.
-            var room = Slug(Rooms.Find(state.House, box.Room)?.Name ?? box.Room ?? box.Id);
+            var room = WifiNames.Slug(Rooms.Find(state.House, box.Room)?.Name ?? box.Room ?? box.Id);
             var now = own.First(one => one.Box.Id == box.Id).Network.Ssid;
-            stems[box.Id] = id == "one" ? main.Network.Ssid : id == "own" && taken.Add(now) ? now : Free(taken, id == "own" ? room : $"{main.Network.Ssid}-{room}");
+            stems[box.Id] = id == "one" ? main.Network.Ssid : id == "own" && taken.Add(now) ? now : Taken(id == "own" ? room : $"{main.Network.Ssid}-{room}");
         }
+        string Taken(string name)
+        {
+            var free = WifiNames.Free(taken, name);
+            taken.Add(free);
+            return free;
+        }
+
         var both = own.GroupBy(one => one.Box.Id).ToDictionary(box => box.Key, box => box.Select(one => one.Band).Distinct().Count() > 1);
-        return own.ToDictionary(one => (one.Box.Id, one.Place), one => bandsApart && one.Band != Band.Ghz24 && both[one.Box.Id] ? Cut(stems[one.Box.Id], "-5") : stems[one.Box.Id]);
+        return own.ToDictionary(one => (one.Box.Id, one.Place), one => bandsApart && one.Band != Band.Ghz24 && both[one.Box.Id] ? WifiNames.With(stems[one.Box.Id], "-5") : stems[one.Box.Id]);
     }
 
     private static ImmutableArray<string> Means(NetworkState state, List<AirNetwork> own, string id, bool bandsApart, AirNetwork main)
@@ -72,38 +77,16 @@ public static class NameSchools
         if (boxes == 1) list.Add("One box makes the Wi-Fi: nobody has to move.");
         else if (id == "one")
         {
-            list.Add(carried.Count == 0 ? "Whatever is carried moves by itself from box to box, mostly." : $"{Join(carried)} {(carried.Count == 1 ? "moves" : "move")} by {(carried.Count == 1 ? "itself" : "themselves")} from box to box, mostly.");
-            list.Add(clinging.Count == 0 ? "One that clings to a far box is not seen from outside: turn its Wi-Fi off and on." : $"{Join(clinging.Select(one => house.NameOf(one.Thing)))} may go on clinging to {house.NameOf(clinging[0].On)}: turn its Wi-Fi off and on.");
+            list.Add(carried.Count == 0 ? "Whatever is carried moves by itself from box to box, mostly." : $"{Naming.Join(carried)} {(carried.Count == 1 ? "moves" : "move")} by {(carried.Count == 1 ? "itself" : "themselves")} from box to box, mostly.");
+            list.Add(clinging.Count == 0 ? "One that clings to a far box is not seen from outside: turn its Wi-Fi off and on." : $"{Naming.Join(clinging.Select(one => house.NameOf(one.Thing)))} may go on clinging to {house.NameOf(clinging[0].On)}: turn its Wi-Fi off and on.");
         }
         else
         {
-            list.Add(carried.Count == 0 ? "Nobody moves by himself: who goes to another room chooses the network by hand." : $"{Join(carried)} {(carried.Count == 1 ? "stays" : "stay")} on the network {(carried.Count == 1 ? "it has" : "they have")} until it is gone: in another room it is chosen by hand.");
+            list.Add(carried.Count == 0 ? "Nobody moves by himself: who goes to another room chooses the network by hand." : $"{Naming.Join(carried)} {(carried.Count == 1 ? "stays" : "stay")} on the network {(carried.Count == 1 ? "it has" : "they have")} until it is gone: in another room it is chosen by hand.");
             list.Add(id == "own" ? "The name says which box one is on, and nothing else." : $"The name says which box one is on, and that it belongs to {main.Network.Ssid}.");
         }
-        if (shy.Count > 0) list.Add(bandsApart ? $"{Join(shy)} {(shy.Count == 1 ? "knows" : "know")} 2.4 GHz only and {(shy.Count == 1 ? "finds" : "find")} it under a name of its own." : $"{Join(shy)} {(shy.Count == 1 ? "knows" : "know")} 2.4 GHz only: mostly no matter; where it will not join, give 2.4 GHz a name of its own for a while.");
+        if (shy.Count > 0) list.Add(bandsApart ? $"{Naming.Join(shy)} {(shy.Count == 1 ? "knows" : "know")} 2.4 GHz only and {(shy.Count == 1 ? "finds" : "find")} it under a name of its own." : $"{Naming.Join(shy)} {(shy.Count == 1 ? "knows" : "know")} 2.4 GHz only: mostly no matter; where it will not join, give 2.4 GHz a name of its own for a while.");
         else if (bandsApart) list.Add("Each device is put on a band by hand; what is on 5 GHz stays there when it is weak.");
         return list.ToImmutable();
-    }
-
-    private static string Join(IEnumerable<string> names)
-    {
-        var all = names.Distinct().ToList();
-        return all.Count > MostShown ? $"{string.Join(", ", all.Take(MostShown - 1))} and {all.Count - MostShown + 1} more" : all.Count < 2 ? string.Concat(all) : $"{string.Join(", ", all.SkipLast(1))} and {all[^1]}";
-    }
-
-    private static string Slug(string text) => new([.. text.ToLowerInvariant().Select(letter => char.IsAsciiLetterOrDigit(letter) ? letter : '-')]);
-
-    private static string Free(HashSet<string> taken, string name)
-    {
-        var cut = Cut(name, "");
-        for (var n = 2; !taken.Add(cut); n++) cut = Cut(name, $"-{n}");
-        return cut;
-    }
-
-    /// <summary>A name may have 32 octets, and one for the other band is a little longer.</summary>
-    private static string Cut(string name, string end)
-    {
-        while (System.Text.Encoding.UTF8.GetByteCount(name + end) > Limits.SsidBytes - (end == "-5" ? 0 : 2)) name = name[..^1];
-        return name + end;
     }
 }

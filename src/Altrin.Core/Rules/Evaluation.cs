@@ -72,16 +72,23 @@ public sealed class Evaluation
         }
     }
 
-    private bool Proves(Finding finding, Fix fix)
+    private bool Proves(Finding finding, Fix fix) => After(fix.Actions) is { } after && !after.Findings.Any(other => other.Key == finding.Key) && IsNoWorse(after);
+
+    /// <summary>Whether a proposal that cures no finding may be offered: its deeds can be done, and simulated they add no fault, break no want that held and leave no room without Wi-Fi.</summary>
+    public bool Holds(ImmutableArray<InstallerAction> actions) => After(actions) is { } after && IsNoWorse(after);
+
+    private bool IsNoWorse(Evaluation after) => AddsNoFault(after) && BreaksNoWant(after) && Coverage.Lost(State.AirMap, after.State.AirMap, State.House).IsEmpty;
+
+    /// <summary>The house after the deeds; null where one of them cannot be done, or sets a box that is to be left alone.</summary>
+    private Evaluation? After(ImmutableArray<InstallerAction> actions)
     {
         var house = State.House;
-        foreach (var action in fix.Actions)
+        foreach (var action in actions)
         {
-            if (action.Problem(house) is not null || IsLeftAlone(house, action)) return false;
+            if (action.Problem(house) is not null || IsLeftAlone(house, action)) return null;
             house = action.Apply(house);
         }
-        var after = Of(house);
-        return !after.Findings.Any(other => other.Key == finding.Key) && AddsNoFault(after) && BreaksNoWant(after) && Coverage.Lost(State.AirMap, after.State.AirMap, State.House).IsEmpty;
+        return Of(house);
     }
 
     /// <summary>What the provider or the owner wants left as it is nobody sets; its sockets may be used.</summary>

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
@@ -75,10 +76,5 @@ public sealed class Facts
     internal static bool IsPortable(Endpoint? thing) => thing?.Kind is "laptop" or "tablet" or "phone";
 
     /// <summary>“A”, “A and B”, “A, B and 3 more”.</summary>
-    public static string Join(IEnumerable<string> names, int most = 3)
-    {
-        var all = names.ToList();
-        if (all.Count > most) return $"{string.Join(", ", all.Take(most))} and {all.Count - most} more";
-        return all.Count < 2 ? string.Concat(all) : $"{string.Join(", ", all.SkipLast(1))} and {all[^1]}";
-    }
+    public static string Join(IEnumerable<string> names, int most = 3) => Naming.Join(names, most);
 }

@@ -4,6 +4,7 @@ using Altrin.Core.Air.Channels;
 using Altrin.Core.Air.Drawing;
 using Altrin.Core.Air.Placing;
 using Altrin.Core.Network;
+using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 using Altrin.Data;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -39,23 +40,20 @@ internal static class AirApi
     private static async Task<Results<Ok<AirView>, ProblemHttpResult>> Look(string id, string side, JobStore jobs, CancellationToken cancel) =>
         await Ask(id, side, jobs, cancel, AirView.Of);
 
-    private static async Task<Results<Ok<ChannelPlanView>, ProblemHttpResult>> Channels(string id, string side, JobStore jobs, CancellationToken cancel) => await Ask(id, side, jobs, cancel, state =>
+    private static async Task<Results<Ok<ChannelPlanView>, ProblemHttpResult>> Channels(string id, string side, JobStore jobs, CancellationToken cancel) => await Judged(id, side, jobs, cancel, house =>
     {
-        if (ChannelPlan.Of(state, cancel) is { } plan) return new ChannelPlanView(plan, ChannelWords.Say(state.House, plan), null);
-        return new ChannelPlanView(null, null, state.AirMap.Sources.Count == 0 ? "No box sends Wi-Fi." : "Which channels are lawful depends on the country, and none is set.");
+        if (AirProposals.Channels(house, cancel) is { } plan) return new ChannelPlanView(plan, ChannelWords.Say(house.State.House, plan),
+            plan.Actions.IsEmpty && plan.Radios.Any(radio => radio.IsChanged) ? "Other channels would be better, but something in the house would fail by them: look at its faults first." : null);
+        return new ChannelPlanView(null, null, house.State.AirMap.Sources.Count == 0 ? "No box sends Wi-Fi." : "Which channels are lawful depends on the country, and none is set.");
     });
 
     private static async Task<Results<Ok<Standing>, ValidationProblem, ProblemHttpResult>> Stand(string id, string side, string device, JobStore jobs, CancellationToken cancel)
     {
         var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
         if (house is null) return problem!;
-        return Standing(house.State, device, cancel) is { } standing ? TypedResults.Ok(standing)
+        return AirProposals.Standing(house, device, cancel) is { } standing ? TypedResults.Ok(standing)
             : Answers.Invalid("device", house.State.House.Rooms.IsEmpty ? "No room is listed: note them at Visit, or draw them here." : $"There is no box “{device}” in this house that could be tried elsewhere.");
     }
-
-    /// <summary>A box on the table is tried as a repeater, as far as it can be one.</summary>
-    private static Standing? Standing(NetworkState state, string device, CancellationToken cancel) =>
-        (state.IsInUse(device) || state.House.FindDevice(device) is null ? state.House : NewRepeater.OnTheTable(state.House, device)) is { } house ? Places.Of(house, device, everyMetre: true, cancel) : null;
 
     private static async Task<Results<Ok<TriedView>, ValidationProblem, ProblemHttpResult>> Try(string id, string side, string device, string room, double? x, double? y, string? radio, JobStore jobs, CancellationToken cancel)
     {
@@ -78,7 +76,7 @@ internal static class AirApi
     }
 
     private static async Task<Results<Ok<WhatIf[]>, ProblemHttpResult>> WhatElse(string id, string side, JobStore jobs, CancellationToken cancel) =>
-        await Ask(id, side, jobs, cancel, state => WhatIfs.Of(state, cancel).ToArray());
+        await Judged(id, side, jobs, cancel, house => AirProposals.WhatElse(house, cancel).ToArray());
 
     private static async Task<Results<Ok<NameSchool[]>, ProblemHttpResult>> Names(string id, string side, bool? apart, JobStore jobs, CancellationToken cancel) =>
         await Ask(id, side, jobs, cancel, state => NameSchools.Of(state, apart == true).ToArray());
@@ -93,9 +91,11 @@ internal static class AirApi
         return text.Length > Limits.NameLetters * 2 ? Answers.Invalid("text", "That is too long for one room. Say one room at a time.") : TypedResults.Ok(RoomWords.Read(house.State.House, text));
     }
 
-    private static async Task<Results<Ok<T>, ProblemHttpResult>> Ask<T>(string id, string side, JobStore jobs, CancellationToken cancel, Func<NetworkState, T> ask)
+    private static Task<Results<Ok<T>, ProblemHttpResult>> Ask<T>(string id, string side, JobStore jobs, CancellationToken cancel, Func<NetworkState, T> ask) => Judged(id, side, jobs, cancel, house => ask(house.State));
+
+    private static async Task<Results<Ok<T>, ProblemHttpResult>> Judged<T>(string id, string side, JobStore jobs, CancellationToken cancel, Func<Evaluation, T> ask)
     {
         var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
-        return house is null ? problem! : TypedResults.Ok(ask(house.State));
+        return house is null ? problem! : TypedResults.Ok(ask(house));
     }
 }

@@ -1,7 +1,9 @@
+using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Air;
 using Altrin.Core.Air.Placing;
 using Altrin.Core.Network;
+using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 using static Altrin.Core.Tests.Air.AirHouses;
 
@@ -106,5 +108,45 @@ public class PlacesTests
         Assert.Null(standing.Now);
         Assert.True(standing.Best!.WorstMbps > RoomRates.Of(house).Worst!.Mbps);
         Assert.Equal("gw", standing.Best.Joins);
+    }
+
+    /// <summary>Of every box of every example: what is offered brings the house to the very rates that were shown, adds no fault and takes nobody's Wi-Fi; what hangs on a cable, or lies on the table, is not offered at all.</summary>
+    [Fact]
+    public void What_is_offered_of_a_place_or_of_another_house_holds_when_it_is_simulated()
+    {
+        var (carried, other, refused) = (0, 0, 0);
+        foreach (var house in Examples.All().Select(row => Examples.House(row.Data)).Append(Row()))
+        {
+            var judged = Evaluation.Of(house);
+            foreach (var box in house.Devices)
+            {
+                if (AirProposals.Standing(judged, box.Id, TestContext.Current.CancellationToken) is not { Best: { } best } standing) continue;
+                if (!judged.State.IsInUse(box.Id) || house.Cables.Any(cable => cable.A.Device == box.Id || cable.B.Device == box.Id))
+                {
+                    Assert.Empty(best.Actions);
+                    Assert.NotNull(standing.WhyNoDeed);
+                    refused++;
+                }
+                if (best.Actions.IsEmpty) continue;
+                carried++;
+                Check(judged, best.Actions, best.Rooms);
+            }
+            foreach (var one in AirProposals.WhatElse(judged, TestContext.Current.CancellationToken).Where(one => one.Actions.Length > 0))
+            {
+                other++;
+                Check(judged, one.Actions, one.Rooms);
+            }
+        }
+        Assert.InRange(carried, 5, 200);
+        Assert.InRange(other, 5, 200);
+        Assert.InRange(refused, 20, 500);
+
+        static void Check(Evaluation judged, ImmutableArray<InstallerAction> actions, ImmutableArray<RoomRate> shown)
+        {
+            var after = Evaluation.Of(actions.Apply(judged.State.House));
+            Assert.Equal(after.State.AirMap.Rooms.Select(room => room.Expected.Printed), shown.Select(room => room.Mbps));
+            Assert.True(judged.AddsNoFault(after) && judged.BreaksNoWant(after), judged.State.House.Name);
+            Assert.Empty(Coverage.Lost(judged.State.AirMap, after.State.AirMap, judged.State.House));
+        }
     }
 }

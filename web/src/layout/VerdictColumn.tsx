@@ -12,6 +12,7 @@ export function VerdictColumn({ first }: { first?: { theme: string; title: strin
   const left = new Set(job.planned.findings.map((finding) => finding.key))
   const own = house.findings.filter((finding) => finding.theme === first?.theme)
   const others = house.findings.filter((finding) => finding.theme !== first?.theme)
+  const hasOwn = first !== undefined && !isEmpty
   const cards = (findings: typeof own) => (
     <Flex as="ul" direction="column" gap="12px" listStyleType="none">
       {findings.map((finding) => (
@@ -27,10 +28,10 @@ export function VerdictColumn({ first }: { first?: { theme: string; title: strin
   return (
     <Box>
       <HeldDeeds held={job.plan.held} />
-      {first && (own.length > 0 || others.length > 0) && (
+      {hasOwn && (
         <Box px="16px" py="14px" borderBottom="1px solid" borderColor="hairline">
           <Heading as="h2" fontSize="16px" mb="10px" tabIndex={-1} data-next>
-            {first.title}
+            {first?.title}
           </Heading>
           {own.length > 0 ? (
             cards(own)
@@ -59,7 +60,7 @@ export function VerdictColumn({ first }: { first?: { theme: string; title: strin
       </Box>
       <Box px="16px" py="14px">
         <Heading as="h2" fontSize="16px" mb="10px" tabIndex={-1} data-next>
-          {first ? 'Other findings' : 'Findings'}
+          {hasOwn ? 'Other findings' : 'Findings'}
         </Heading>
         {others.length === 0 ? (
           <Text fontSize="14px" color={isEmpty ? 'quiet' : 'moss'} fontWeight={isEmpty ? undefined : 650}>

@@ -37,8 +37,8 @@ internal static class Airspace
         foreach (var number in radio.Band switch { Band.Ghz24 => Narrow, Band.Ghz5 => Wide, _ => Widest })
         {
             var channel = new RadioChannel(radio.Band, number, wide);
-            if (!Channels.Covered(channel).All(centre => Regulations.MostDbm(rules, centre) is not null)) continue;
-            var isRadar = rules.Any(rule => rule.IsRadar && Channels.Covered(channel).Any(centre => rule.Covers(centre, 20)));
+            if (Regulations.WhyNot(rules, channel, Rooms.Find(draft.Found, draft.Boxes[box].Room)?.Outdoor == true) is not null) continue;
+            var isRadar = Regulations.IsRadar(rules, channel);
             var cost = others.Sum(other => channel.Overlaps(other.Channel) ? other.Weight : 0) * 2 + (isRadar ? 1 : 0);
             if (best is null || cost < best.Value.Cost) best = (number, cost);
         }

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Altrin.Core.Air;
 using Altrin.Core.Network;
 using Altrin.Core.Planning.Space;
 using Altrin.Core.Simulation;
@@ -126,22 +127,13 @@ internal static class Names
             }
             foreach (var name in names.Where(taken.Contains))
             {
-                var suffix = Slug(draft.Boxes[i].Room ?? draft.Boxes[i].Id);
-                var own = Free(taken, $"{(main is not null ? main.Ssid : name)}-{suffix}");
+                var suffix = WifiNames.Slug(draft.Boxes[i].Room ?? draft.Boxes[i].Id);
+                var own = WifiNames.Free(taken, $"{(main is not null ? main.Ssid : name)}-{suffix}");
                 draft.Change(i, box => box with { Wifi = [.. box.Wifi.Select(network => network.Enabled && network.Ssid == name ? network with { Ssid = own } : network)] });
                 taken.Add(own);
             }
         }
     }
-
-    private static string Free(HashSet<string> taken, string name)
-    {
-        var cut = name.Length > 28 ? name[..28] : name;
-        for (var n = 2; taken.Contains(cut); n++) cut = $"{(name.Length > 26 ? name[..26] : name)}-{n}";
-        return cut;
-    }
-
-    private static string Slug(string text) => new([.. text.ToLowerInvariant().Select(letter => char.IsAsciiLetterOrDigit(letter) ? letter : '-')]);
 
     /// <summary>A name that is to be kept and that nobody makes is made by the first router that has radios.</summary>
     private static void Keep(Draft draft)

@@ -1,6 +1,4 @@
 using System.Collections.Immutable;
-using Altrin.Core.Actions;
-using Altrin.Core.Air;
 using Altrin.Core.Air.Placing;
 using Altrin.Core.Network;
 
@@ -15,9 +13,6 @@ internal static class StandElsewhere
         if (facts.House.Endpoints.Any(thing => thing.Connect?.Socket?.Device == box.Id)) return [];
         // In which room; where in it is found out on the floor itself.
         if (Places.Of(facts.House, box.Id, everyMetre: false) is not { Best: { } best, Now: not null }) return [];
-        return Rooms.AreSame(facts.House, best.Room, box.Room) ? [] : [new($"Stand it in {Rooms.Say(facts.House, best.Room)}", [new CarryDevice(box.Id, best.Room), .. Joined(box, best)])];
+        return Rooms.AreSame(facts.House, best.Room, box.Room) || best.Actions.IsEmpty ? [] : [new($"Stand it in {Rooms.Say(facts.House, best.Room)}", best.Actions)];
     }
-
-    private static ImmutableArray<InstallerAction> Joined(Device box, Spot spot) =>
-        spot.Radio is { } radio && box.Uplink is { } uplink && uplink.Radio != radio ? [new SetUplink(box.Id, uplink with { Radio = radio })] : [];
 }

@@ -4524,6 +4524,7 @@ export interface components {
             worstMbps: null | number;
             worstRoom: null | string;
             rooms: components["schemas"]["RoomRate"][];
+            actions: components["schemas"]["InstallerAction"][];
         };
         Stairs: {
             streetAddresses: string[];
@@ -4538,6 +4539,9 @@ export interface components {
             halfWay: null | components["schemas"]["Spot"];
             whyNoHalfWay: null | string;
             byRoom: components["schemas"]["Spot"][];
+            whyNoDeed: null | string;
+            comesOut: string[];
+            isAsGood: boolean;
             /** Format: int32 */
             tried: number;
             isDrawn: boolean;

@@ -141,8 +141,10 @@ function Plan(props: { view: AirView; chosen: string | null; choose: (id: string
       </Flex>
       {drawing && (
         <Box mb="8px">
-          <Materials view={view} />
-          <SayRoom names={waiting.map((name) => `${name} 4 by 5`)} />
+          <SayRoom
+            names={waiting.map((name) => `${name} 4 by 5`)}
+            drawn={(room) => setAt(`${room.building ?? ''}|${room.floor ?? 0}`)}
+          />
           <Text textStyle="note">
             Or drag a rectangle on free ground; drag a room to move it, its corner to make it bigger. Half a
             metre is fine enough: it is a sketch for radio and cable lengths.
@@ -152,7 +154,12 @@ function Plan(props: { view: AirView; chosen: string | null; choose: (id: string
       {showFloor && (
         <Floor view={view} sheet={sheet} chosen={chosen} choose={choose} drawing={drawing} draw={draw} />
       )}
-      {drawing && sheet && <DrawPanel sheet={sheet} />}
+      {drawing && (
+        <Box mt="10px">
+          <Materials view={view} />
+          {sheet && <DrawPanel sheet={sheet} />}
+        </Box>
+      )}
       {showFloor && !drawing && sheet && <Away view={view} sheet={sheet} />}
       {!view.isDrawn && !drawing && view.rooms.length > 0 && (
         <Text textStyle="small" color="quiet" mb="6px">

@@ -23,7 +23,6 @@ export function Channels({ view }: { view: AirView }) {
       <Heading as="h3" textStyle="section" mb="8px">
         Channels
       </Heading>
-      {view.strips.length === 0 && <Text textStyle="small">No box sends Wi-Fi.</Text>}
       {view.strips.map((strip) => (
         <Strip key={strip.band} strip={strip} />
       ))}
@@ -51,6 +50,7 @@ function Plan({ plan: { plan, say: words, whyNone } }: { plan: ChannelPlanView }
   const changed = plan.radios.filter(
     (radio) => radio.from !== radio.to || radio.fromWidthMHz !== radio.toWidthMHz,
   )
+  if (whyNone) return <Text textStyle="small">{whyNone}</Text>
   if (!words || plan.actions.length === 0)
     return (
       <Text textStyle="small" color="moss" fontWeight="650">
@@ -79,7 +79,7 @@ function Plan({ plan: { plan, say: words, whyNone } }: { plan: ChannelPlanView }
         ))}
       </Box>
       <Flex gap="8px">
-        <Press kind="main" onClick={() => take({ say: words, actions: plan.actions, deeds: [] } as never)}>
+        <Press kind="main" onClick={() => take({ say: words, actions: plan.actions, deeds: [] })}>
           {words}
         </Press>
       </Flex>

@@ -43,8 +43,9 @@ export function FloorRoom(props: {
           {room.name}
         </Text>
         {drawing ? (
-          <Text textStyle="note" fontFamily="mono">
-            {Math.round(rect.width * 10) / 10} × {Math.round(rect.depth * 10) / 10} m
+          <Text textStyle="note" fontFamily="mono" whiteSpace="nowrap">
+            {Math.round(rect.width * 10) / 10}×{Math.round(rect.depth * 10) / 10}
+            {!tight && ' m'}
           </Text>
         ) : (
           <Box pl={room.isShort ? '4px' : 0}>

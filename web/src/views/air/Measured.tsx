@@ -12,18 +12,21 @@ import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { nameOf } from '../../parts/words'
 import { say } from '../../state/notices'
+import { useSettings } from '../stairs/useSettings'
 import { rate } from './sheets'
 
 /** What was measured beside what is reckoned, and what the two say of the walls. */
 export function Measured({ view }: { view: AirView }) {
   const { job, side, house } = useJob()
-  const { act } = useTools()
+  const { orSay } = useSettings()
   const describe = useDescribe()
   const { data } = useQuery(wallCorrection(job.id, side, job.version))
   if (view.rooms.length === 0) return null
   const roomName = (id: string) => view.rooms.find((room) => room.id === id)?.name ?? id
-  const set = async (offsetDb: number | undefined) => {
-    const problem = await describe({ building: { ...house.document.building, offsetDb } as Building })
+  const takeBack = async () => {
+    const problem = await describe({
+      building: { ...house.document.building, offsetDb: undefined } as Building,
+    })
     if (problem) say(problem, 'problem')
   }
   const signed = (db: number) => `${db > 0 ? '+' : db < 0 ? '−' : ''}${Math.abs(db)} dB`
@@ -72,10 +75,7 @@ export function Measured({ view }: { view: AirView }) {
             <Press
               kind="plain"
               aria-label={`Take back what was measured in ${roomName(one.room)}`}
-              onClick={async () => {
-                const problem = await act([{ do: 'forget-measured', id: one.id } as unknown as Action])
-                if (problem) say(problem.message, 'problem')
-              }}
+              onClick={() => orSay({ do: 'forget-measured', id: one.id } as unknown as Action)}
             >
               take back
             </Press>
@@ -84,7 +84,7 @@ export function Measured({ view }: { view: AirView }) {
       </Box>
       {data && data.learntDb != null && data.actions.length > 0 && (
         <Flex mt="8px" gap="8px" align="baseline" wrap="wrap">
-          <Press kind="main" onClick={() => set(data.learntDb ?? undefined)}>
+          <Press kind="main" onClick={() => orSay(...(data.actions as Action[]))}>
             Correct the walls by {signed(data.learntDb - data.nowDb)}
           </Press>
           <Text textStyle="note">
@@ -97,7 +97,7 @@ export function Measured({ view }: { view: AirView }) {
       {view.offsetDb !== 0 && (
         <Flex mt="6px" gap="8px" align="baseline" wrap="wrap">
           <Text textStyle="small">Walls are corrected by {signed(view.offsetDb)}.</Text>
-          <Press kind="plain" onClick={() => set(undefined)}>
+          <Press kind="plain" onClick={takeBack}>
             take the correction back
           </Press>
         </Flex>

@@ -3,23 +3,12 @@ import { useState } from 'react'
 import type { Action, Room } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { Form, Send } from '../../parts/Form'
+import { idOf } from '../../parts/idOf'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { Sheet } from '../../parts/Sheet'
 import type { Rect } from './sheets'
-
-const idOf = (name: string, taken: string[]) => {
-  const stem =
-    name
-      .toLowerCase()
-      .replace(/[^\p{L}\p{N}]+/gu, '-')
-      .replace(/^-|-$/g, '')
-      .slice(0, 60) || 'room'
-  let id = stem
-  for (let n = 2; taken.includes(id); n++) id = `${stem}-${n}`
-  return id
-}
 
 /** What was just drawn is called something: a room of the list that is not drawn yet, or a new one. */
 export function NameRoom(props: { rect: Rect; floor: number; building: string | null; onClose: () => void }) {

@@ -1,14 +1,14 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useRef, useState } from 'react'
 import { saidRoom } from '../../api/queries'
-import type { Action } from '../../api/types'
+import type { Action, Room } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { Form, Send } from '../../parts/Form'
 import { PlainField } from '../../parts/PlainField'
 import { Problem } from '../../parts/Problem'
 
 /** A room as whoever walks through the house says it; one after the other, and the field is ready for the next. */
-export function SayRoom({ names }: { names: string[] }) {
+export function SayRoom({ names, drawn }: { names: string[]; drawn: (room: Room) => void }) {
   const { job, side } = useJob()
   const { act } = useTools()
   const [text, setText] = useState('')
@@ -24,6 +24,7 @@ export function SayRoom({ names }: { names: string[] }) {
       setProblem(refused?.message)
       if (refused) return
       setDone(said.says)
+      drawn(said.draw.room)
       setText('')
       box.current?.querySelector('input')?.focus()
     } catch (error) {

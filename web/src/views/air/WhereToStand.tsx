@@ -67,19 +67,9 @@ function Places({ data }: { data: Standing }) {
   const rooms = house.document.rooms ?? []
   const roomName = (id: string | null) => rooms.find((room) => room.id === id)?.name ?? id ?? ''
   const box = house.document.devices?.find((one) => one.id === data.device)
-  const inUse = box !== undefined && data.now != null
   const sameRoom = (spot: Spot) => data.now?.room === spot.room
-  const go = (spot: Spot) => {
-    const moves = !sameRoom(spot)
-    const actions: object[] = [
-      moves
-        ? { do: 'carry-device', device: data.device, room: spot.room, at: spot.at }
-        : { do: 'place-at', id: data.device, room: spot.room, at: spot.at },
-    ]
-    if (spot.radio && box?.uplink && box.uplink.radio !== spot.radio)
-      actions.push({ do: 'set-uplink', device: data.device, uplink: { ...box.uplink, radio: spot.radio } })
-    return plan({ say: `Stand ${box?.name} in ${roomName(spot.room)}`, actions, deeds: [] } as never)
-  }
+  const go = (spot: Spot) =>
+    plan({ say: `Stand ${box?.name} in ${roomName(spot.room)}`, actions: spot.actions, deeds: [] })
   const best = data.best
   const [all, setAll] = useState(false)
   const others = data.byRoom.filter((spot) => spot.room !== best?.room)
@@ -120,11 +110,6 @@ function Places({ data }: { data: Standing }) {
       {look?.says === says && <LookList rooms={spot.rooms} />}
     </Box>
   )
-  // Less than a tenth more is no reason to carry anything.
-  const isAsGood = best && data.now && (best.worstMbps ?? 0) < (data.now.worstMbps ?? 0) * 1.1
-  const plugged = (house.document.endpoints ?? [])
-    .filter((one) => (one.connect as { device?: string } | null | undefined)?.device === data.device)
-    .map((one) => one.name)
   return (
     <Box>
       <Box as="ul" listStyleType="none">
@@ -144,20 +129,20 @@ function Places({ data }: { data: Standing }) {
       )}
       {best && (
         <Flex mt="8px" mb="4px" gap="8px" align="baseline" wrap="wrap">
-          {!inUse ? (
-            <Text textStyle="small">It lies on the table: Options works out how it is set, in any room.</Text>
-          ) : isAsGood ? (
+          {data.isAsGood ? (
             <Text textStyle="small" color="moss" fontWeight="650">
               No other place gives the weakest room clearly more.
             </Text>
+          ) : best.actions.length === 0 ? (
+            <Text textStyle="small">{data.whyNoDeed}</Text>
           ) : (
             <>
               <Press kind="main" onClick={() => go(best)}>
                 Stand it {sameRoom(best) ? 'there' : `in ${roomName(best.room)}`}
               </Press>
-              {!sameRoom(best) && plugged.length > 0 && (
+              {!sameRoom(best) && data.comesOut.length > 0 && (
                 <Text textStyle="small" color="ochre">
-                  Comes out of it, for it stays where it is: {plugged.join(', ')}.
+                  Comes out of it, for it stays where it is: {data.comesOut.join(', ')}.
                 </Text>
               )}
             </>

@@ -6,6 +6,7 @@ import { useDescribe } from '../../layout/useDescribe'
 import { Choice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
 import { Form, Send } from '../../parts/Form'
+import { idOf } from '../../parts/idOf'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
@@ -17,18 +18,6 @@ const media = [
   { value: 'powerline', label: 'one mains circuit' },
   { value: 'coax', label: 'an aerial cable' },
 ] as const
-
-const idOf = (name: string, taken: string[]) => {
-  const stem =
-    name
-      .trim()
-      .toLowerCase()
-      .replace(/[^\p{L}\p{N}]+/gu, '-')
-      .slice(0, 60) || 'room'
-  let id = stem
-  for (let n = 2; taken.includes(id); n++) id = `${stem}-${n}`
-  return id
-}
 
 /** Rooms, and what joins them: which cables are laid or could be. */
 export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
