@@ -3,6 +3,7 @@ using Altrin.Core.Air.Channels;
 using Altrin.Core.Air.Placing;
 using Altrin.Core.Network;
 using Altrin.Core.Radio;
+using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 using BenchmarkDotNet.Attributes;
 
@@ -13,17 +14,27 @@ public class AirBench
 {
     private readonly NetworkDocument farm = EvaluationBench.Read("hawthorn-farm");
     private readonly NetworkState state = Simulator.Run(EvaluationBench.Read("hawthorn-farm"));
+    private readonly NetworkDocument hundred = Chains.Wifi(100), threeHundred = Chains.Wifi(300);
     private double at;
 
     [Benchmark(Description = "farm: air, a box a metre further")]
     public double Moved()
     {
         at = (at + 1) % 5;
-        return RoomRates.Of(Places.Moved(farm, "eastsat", farm.Rooms[6], new FloorPoint(11.2 + at * 0.9, 2.5 + at * 0.3), farm.FindDevice("eastsat")!.Uplink), state.AirMap.Plan).Worst!.Mbps;
+        return RoomRates.Of(Places.Moved(farm, "eastsat", farm.Rooms[6], new FloorPoint(11.2 + at * 0.9, 2.5 + at * 0.3), farm.FindDevice("eastsat")!.Uplink)).Worst!.Mbps;
     }
 
     [Benchmark(Description = "farm: air, one channel otherwise")]
-    public double Tuned() => RoomRates.Of(farm.WithDevice("upstairs", box => box with { Wifi = box.Wifi.SetItem(0, box.Wifi[0] with { Channel = new(1) }) }), state.AirMap.Plan).Worst!.Mbps;
+    public double Tuned() => RoomRates.Of(farm.WithDevice("upstairs", box => box with { Wifi = box.Wifi.SetItem(0, box.Wifi[0] with { Channel = new(1) }) })).Worst!.Mbps;
+
+    [Benchmark(Description = "100 boxes that send, 200 things: judged")]
+    public int Hundred() => Evaluation.Of(hundred).Findings.Length;
+
+    [Benchmark(Description = "300 boxes that send, 600 things: judged")]
+    public int ThreeHundred() => Evaluation.Of(threeHundred).Findings.Length;
+
+    [Benchmark(Description = "100 boxes that send: plan of channels")]
+    public int HundredPlan() => ChannelPlan.Of(Simulator.Run(hundred))!.Actions.Length;
 
     [Benchmark(Description = "farm: plan of channels")]
     public int Plan() => ChannelPlan.Of(state)!.Actions.Length;

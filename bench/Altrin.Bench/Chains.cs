@@ -48,4 +48,26 @@ public static class Chains
             Needs = [.. things.Take(20).Select(thing => new Need.Internet { Id = $"n-{thing.Id}", Endpoint = thing.Id })],
         };
     }
+
+    /// <summary>A large building: access points on one network, two a room, each with both bands, and two phones a box on their Wi-Fi.</summary>
+    /// <param name="boxes">1 to 3000.</param>
+    public static NetworkDocument Wifi(int boxes)
+    {
+        var plain = Make(boxes, false);
+        var rooms = Enumerable.Range(0, (boxes + 1) / 2).Select(i => new Room { Id = $"r{i}", Name = $"Room {i}", Floor = i / 60, Rect = new(i % 10 * 4, i / 10 % 6 * 4, 4, 4) });
+        const string key = "key:house";
+        WifiNetwork Sends(string radio, int channel) => new() { Radio = radio, Ssid = "house", Security = WifiSecurity.Wpa2, Key = key, Enabled = true, Channel = new(channel) };
+        return plain with
+        {
+            Country = "GB",
+            Rooms = [.. rooms],
+            Devices = [.. plain.Devices.Select((box, i) => box with
+            {
+                Room = $"r{i / 2}",
+                Radios = [new() { Id = "2g", Band = Band.Ghz24, Streams = 2 }, new() { Id = "5g", Band = Band.Ghz5, Streams = 2 }],
+                Wifi = [Sends("2g", 1 + i % 3 * 5), Sends("5g", 36 + i % 2 * 4)],
+            })],
+            Endpoints = [.. plain.Endpoints.Where((_, i) => i % 3 > 0).Select((thing, i) => thing with { Room = $"r{i / 4}", Connect = new Attachment.Join { Ssid = "house", Security = WifiSecurity.Wpa2, Key = key, Near = $"b{i / 2}" } })],
+        };
+    }
 }

@@ -14,7 +14,7 @@ public sealed record HeardThere(string Device, Band Band, string Ssid, double Le
 /// <param name="Mbps">Null: nothing of the household is heard.</param>
 /// <param name="Says">The same with what holds it back, in words.</param>
 /// <param name="Wanted">The most that a want asks of it; null where none does.</param>
-/// <param name="Heard">Everybody who is heard there, the best first.</param>
+/// <param name="Heard">Who is heard there, the best first, a dozen at most.</param>
 public sealed record AirRoomView(string Id, string Name, int Floor, RoomRect? Rect, bool IsOutdoor, string? Building, WallMaterial? Walls, double? Mbps, string? Device, Band? Band, double? LevelDbm, string Says, double? Wanted, bool IsShort, ImmutableArray<HeardThere> Heard);
 
 /// <summary>A box or a thing on the floor.</summary>
@@ -33,6 +33,8 @@ public sealed record AirLinkView(string From, string To, Band Band, int? Channel
 public sealed record AirView(string? Country, bool IsLawKnown, double? LineMbps, WallMaterial Walls, FloorMaterial Floors, double OffsetDb, bool IsDrawn, ImmutableArray<AirRoomView> Rooms, ImmutableArray<AirStander> Standers,
     ImmutableArray<AirLinkView> Links, ImmutableArray<BandStrip> Strips)
 {
+    private const int MostHeard = 12;
+
     public static AirView Of(NetworkState state)
     {
         var (house, air) = (state.House, state.AirMap);
@@ -48,7 +50,7 @@ public sealed record AirView(string? Country, bool IsLawKnown, double? LineMbps,
         double? mbps = at.Source is null ? null : at.Expected.Printed;
         return new(room.Id, room.Name, room.Floor ?? 0, room.Rect, room.Outdoor == true, room.Building, room.Walls, mbps, at.Source is { } source ? house.Devices[source.Device].Id : null, at.Source?.Radio.Band,
             at.Source is null ? null : Math.Round(at.LevelDbm, 1), RateWords.OfLine(house, at), wanted, wanted is { } least && (mbps ?? 0) < least,
-            [.. state.AirMap.HeardAt(state.AirMap.Hearing.PlaceOf(room), at.Room).OrderByDescending(one => one.Expected.Printed).ThenByDescending(one => one.LevelDbm)
+            [.. state.AirMap.HeardAt(state.AirMap.Hearing.PlaceOf(room), at.Room).OrderByDescending(one => one.Expected.Printed).ThenByDescending(one => one.LevelDbm).Take(MostHeard)
                 .Select(one => new HeardThere(house.Devices[one.Source!.Device].Id, one.Source.Radio.Band, one.Source.Ssid!, Math.Round(one.LevelDbm, 1), one.Expected.Printed))]);
     }
 

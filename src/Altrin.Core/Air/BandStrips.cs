@@ -32,18 +32,20 @@ public static class BandStrips
     {
         var house = state.House;
         var neighbours = HeardNeighbour.Of(house);
+        var boxOf = new Dictionary<string, string>(StringComparer.Ordinal);
+        foreach (var source in state.AirMap.Sources) boxOf[AirMap.NameOf(house, source)] = house.Devices[source.Device].Name;
         var bands = state.AirMap.Sources.Select(source => source.Radio.Band).Concat(neighbours.Select(one => one.Channel.Band)).Distinct().Order();
-        return [.. bands.Select(band => Strip(state, band, neighbours))];
+        return [.. bands.Select(band => Strip(state, band, neighbours, boxOf))];
     }
 
-    private static BandStrip Strip(NetworkState state, Band band, ImmutableArray<HeardNeighbour> neighbours)
+    private static BandStrip Strip(NetworkState state, Band band, ImmutableArray<HeardNeighbour> neighbours, Dictionary<string, string> boxOf)
     {
         var rules = Regulations.Of(state.House.Country);
         ImmutableArray<StripChannel> channels = [.. Numbers(band).Select(number => Channel(rules, band, number))];
         // What the country has at neither end is not shown.
         var shown = channels.Where(channel => channel.Why is null).ToList();
         var (low, high) = shown.Count == 0 ? (channels[0].LowMHz, channels[^1].HighMHz) : (shown.Min(channel => channel.LowMHz), shown.Max(channel => channel.HighMHz));
-        var radios = state.AirMap.Sources.Where(source => source.Radio.Band == band).Select(source => Radio(state, source)).ToImmutableArray();
+        var radios = state.AirMap.Sources.Where(source => source.Radio.Band == band).Select(source => Radio(state, source, boxOf)).ToImmutableArray();
         var theirs = neighbours.Where(one => one.Channel.Band == band).Select(Neighbour).ToImmutableArray();
         foreach (var (from, to) in radios.Select(one => (one.LowMHz, one.HighMHz)).Concat(theirs.Select(one => (one.LowMHz, one.HighMHz)))) (low, high) = (Math.Min(low, from), Math.Max(high, to));
         return new(band, low, high, [.. channels.Where(channel => channel.HighMHz > low && channel.LowMHz < high)], radios, theirs);
@@ -65,16 +67,14 @@ public static class BandStrips
 
     private static string Words(Unlawful why) => why switch { Unlawful.NoRule => "no-rule", Unlawful.Passive => "passive", Unlawful.IndoorsOnly => "indoors-only", _ => "too-wide" };
 
-    private static StripRadio Radio(NetworkState state, AirSource source)
+    private static StripRadio Radio(NetworkState state, AirSource source, Dictionary<string, string> boxOf)
     {
         var house = state.House;
         var box = house.Devices[source.Device];
         var follows = state.AirMap.Links.FirstOrDefault(link => link.From == source.Device && link.Radio.Id == source.Radio.Id);
         var (low, high) = (source.Channel.CentreMHz - source.Channel.WidthMHz / 2.0, source.Channel.CentreMHz + source.Channel.WidthMHz / 2.0);
-        return new(box.Id, box.Name, source.Radio.Id, source.Channel.Number, source.Channel.WidthMHz, low, high, Math.Round(source.Share, 2), [.. source.With.Select(Name)], follows is null ? null : house.Devices[follows.To].Name,
+        return new(box.Id, box.Name, source.Radio.Id, source.Channel.Number, source.Channel.WidthMHz, low, high, Math.Round(source.Share, 2), [.. source.With.Select(other => boxOf.GetValueOrDefault(other, other))], follows is null ? null : house.Devices[follows.To].Name,
             follows is null && box.LeaveAsFound != true, source.Ability.WidestMHz);
-
-        string Name(string other) => house.Devices.FirstOrDefault(one => one.Radios.Any(radio => $"{one.Id}:{radio.Id}" == other))?.Name ?? other;
     }
 
     private static StripNeighbour Neighbour(HeardNeighbour one)

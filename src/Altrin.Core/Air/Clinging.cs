@@ -20,23 +20,28 @@ public static class Clinging
     {
         var (house, air) = (state.House, state.AirMap);
         if (house.Rooms.IsEmpty) yield break;
+        // Many stand in one room, and hear the same there.
+        var heardIn = new Dictionary<Place, List<AirRoom>>();
         for (var i = 0; i < house.Endpoints.Length; i++)
         {
             var thing = house.Endpoints[i];
             if (thing.Connect is not Attachment.Join join || state.JoinedBox(thing.Id) is not { } on || Rooms.Find(house, thing.Room) is null || Rooms.Find(house, house.FindDevice(on)!.Room) is null) continue;
             var now = air.Of(i).Printed;
             (AirRoom At, WifiNetwork Network)? best = null;
-            foreach (var at in air.HeardAt(air.Hearing.PlaceOf(thing), -1))
+            var place = air.Hearing.PlaceOf(thing);
+            if (!heardIn.TryGetValue(place, out var heard)) heardIn[place] = heard = [.. air.HeardAt(place, -1)];
+            foreach (var at in heard)
             {
+                if (at.Expected.Printed < ClearlyMore * now || (best is not null && at.Expected.Printed <= best.Value.At.Expected.Printed)) continue;
                 var box = house.Devices[at.Source!.Device];
                 // It cannot know how far a box is that stands nowhere.
                 if (box.Id == on || !air.Hearing.PlaceOf(at.Source.Device).IsListed || (!thing.Bands.IsEmpty && !thing.Bands.Contains(at.Source.Radio.Band))) continue;
                 var known = box.Wifi.FirstOrDefault(network => network is { Enabled: true, Guest: false } && network.Radio == at.Source.Radio.Id && network.Ssid == join.Ssid && network.Key == join.Key && WirelessJoins.Speak(network.Security, join.Security ?? WifiSecurity.Open));
                 // Another name of the household with the same password is as good as known.
                 var network = known ?? box.Wifi.FirstOrDefault(one => one is { Enabled: true, Guest: false } && one.Radio == at.Source.Radio.Id && one.Key == join.Key && WirelessJoins.Speak(one.Security, join.Security ?? WifiSecurity.Open));
-                if (network is not null && (best is null || at.Expected.Printed > best.Value.At.Expected.Printed)) best = (at, network);
+                if (network is not null) best = (at, network);
             }
-            if (best is not { } better || better.At.Expected.Printed < ClearlyMore * now || IsAcross(state, on, house.Devices[better.At.Source!.Device].Id)) continue;
+            if (best is not { } better || IsAcross(state, on, house.Devices[better.At.Source!.Device].Id)) continue;
             yield return new(thing.Id, on, now, house.Devices[better.At.Source.Device].Id, better.At.Expected.Printed, better.At.Source.Radio.Id, better.Network, better.Network.Ssid == join.Ssid);
         }
     }

@@ -24,7 +24,7 @@ public sealed class RoomRates : IComparable<RoomRates>
         sorted = [.. counted.Select(room => room.Mbps).Order()];
     }
 
-    public static RoomRates Of(NetworkDocument house, FloorPlan? plan = null) => Of(house, AirMap.Of(house, plan));
+    public static RoomRates Of(NetworkDocument house) => Of(house, AirMap.Of(house));
 
     public static RoomRates Of(NetworkDocument house, AirMap air) =>
         new(house, [.. air.Rooms.Select(room => new RoomRate(house.Rooms[room.Room].Id, room.Source is { } source ? house.Devices[source.Device].Id : null, room.Expected.Printed))]);

@@ -20,6 +20,7 @@ internal static class DocumentChecks
         Unique(house.Rooms, "rooms", room => room.Id, new(StringComparer.OrdinalIgnoreCase), problems);
         Unique(house.Runs, "runs", run => run.Id, new(StringComparer.Ordinal), problems);
         NotReserved(house, problems);
+        NotTooMany(house, problems);
         if (problems.Found.Count > 0) return;
 
         var index = new Index(house.Devices.ToDictionary(d => d.Id, StringComparer.Ordinal),
@@ -42,6 +43,18 @@ internal static class DocumentChecks
         {
             if (Rooms.Find(house, room) is null)
                 problems.Add($"{place}.{field}", $"There is no room “{room}”. {Have("The rooms are", house.Rooms.Select(one => one.Id), "The document lists none: add it to rooms")}.");
+        }
+    }
+
+    private static void NotTooMany(NetworkDocument house, ProblemList problems)
+    {
+        Count(house.Rooms.Length, Limits.MostRooms, "rooms", "rooms");
+        Count(house.Neighbours.Length, Limits.MostNeighbours, "neighbours", "neighbours’ networks");
+        Count(house.Devices.Sum(box => box.Radios.Count(radio => box.Wifi.Any(network => network.Radio == radio.Id))), Limits.MostSendingRadios, "devices", "radios that send Wi-Fi");
+
+        void Count(int there, int most, string place, string what)
+        {
+            if (there > most) problems.Add(place, $"These are {there} {what}; the air of at most {most} can be reckoned. Make a job of each part of the building.");
         }
     }
 

@@ -1,5 +1,7 @@
 using System.Collections.Concurrent;
 using System.Collections.Immutable;
+using System.Runtime.CompilerServices;
+using System.Runtime.InteropServices;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Radio;
@@ -41,28 +43,46 @@ public sealed class FloorPlan
 
     private const double OnEdge = 1e-9;
 
+    /// <summary>Of more rooms each pair is reckoned when it is asked for: all of them would fill the memory.</summary>
+    private const int MostRemembered = 400;
+
+    /// <summary>In fewer it is quicker to look at once.</summary>
+    private const int ManyRooms = 60;
+
+    /// <summary>Of every list of rooms that is in use, so that what lies between them is not reckoned again for a house in which a box is set otherwise or stands elsewhere.</summary>
+    private static readonly ConditionalWeakTable<Room[], FloorPlan> Plans = [];
+
     private readonly ImmutableArray<Room> rooms;
     private readonly WallMaterial usualWalls;
     private readonly double storey, offset;
     private readonly ConcurrentDictionary<(int, int), Between> known = [];
     private readonly Building? building;
     private readonly Dictionary<string, int> byWord = new(StringComparer.OrdinalIgnoreCase);
+    private readonly Dictionary<int, int[]> drawnOn;
 
-    public FloorPlan(NetworkDocument house)
+    private FloorPlan(NetworkDocument house)
     {
         (rooms, building) = (house.Rooms, house.Building);
         usualWalls = house.Building?.Walls ?? WallMaterial.Plasterboard;
         FloorsOf = house.Building?.Floors ?? FloorMaterial.Wood;
         storey = house.Building?.StoreyM ?? Building.UsualStoreyM;
         offset = house.Building?.OffsetDb ?? 0;
+        drawnOn = Enumerable.Range(0, rooms.Length).Where(i => rooms[i].Rect is not null).GroupBy(i => rooms[i].Floor ?? 0).ToDictionary(floor => floor.Key, floor => floor.ToArray());
         for (var i = rooms.Length - 1; i >= 0; i--) byWord[rooms[i].Name] = i;
         for (var i = rooms.Length - 1; i >= 0; i--) byWord[rooms[i].Id] = i;
     }
 
     public FloorMaterial FloorsOf { get; }
 
-    /// <summary>The plan of a house; this very one where its rooms and walls are these, so that what was reckoned holds for a box that stands elsewhere.</summary>
-    public FloorPlan Of(NetworkDocument house) => house.Rooms == rooms && house.Building == building ? this : new(house);
+    /// <summary>The plan of a house.</summary>
+    public static FloorPlan Of(NetworkDocument house)
+    {
+        var rooms = ImmutableCollectionsMarshal.AsArray(house.Rooms) ?? [];
+        if (Plans.TryGetValue(rooms, out var known) && known.building == house.Building) return known;
+        var plan = new FloorPlan(house);
+        Plans.AddOrUpdate(rooms, plan);
+        return plan;
+    }
 
     /// <summary>Everything but the distance, in dB. What was learnt of this house is added where there is something in the way, and never makes a wall give.</summary>
     public double ThroughDb(Between between, Band band)
@@ -74,6 +94,15 @@ public sealed class FloorPlan
     /// <summary>What is lost between two places, in dB.</summary>
     public double LossDb(Between between, Band band) => PathLoss.FreeSpaceDb(band, between.DistanceM) + ThroughDb(between, band);
 
+    /// <summary>Whether a source of that level at one metre may be heard at all so far away, however thin the walls are: most of a tall building need not be looked at closer.</summary>
+    public bool MayReach(Place a, Place b, Band band, double powerDbm, double leastDbm)
+    {
+        if (rooms.Length < ManyRooms || RectOf(a) is not { } from || RectOf(b) is not { } to || IsSame(a, b)) return true;
+        var floors = Math.Abs((rooms[a.Index].Floor ?? 0) - (rooms[b.Index].Floor ?? 0));
+        var open = new Between(Math.Max(1, Distance(Point(a, from), Point(b, to), floors * storey)), [], floors, DistanceKind.Drawn);
+        return powerDbm - LossDb(open, band) - Math.Min(0, offset) >= leastDbm;
+    }
+
     public Place PlaceOf(string? room, FloorPoint? at)
     {
         var index = room is not null && byWord.TryGetValue(room, out var found) ? found : -1;
@@ -83,7 +112,7 @@ public sealed class FloorPlan
     public Between Between(Place a, Place b)
     {
         // Without a place of its own a thing stands as its room does, and most do.
-        if (a.At is not null || b.At is not null || !a.IsListed || !b.IsListed) return Reckon(a, b);
+        if (a.At is not null || b.At is not null || !a.IsListed || !b.IsListed || rooms.Length > MostRemembered) return Reckon(a, b);
         if (!known.TryGetValue((a.Index, b.Index), out var between)) known[(a.Index, b.Index)] = between = Reckon(a, b);
         return between;
     }
@@ -139,26 +168,29 @@ public sealed class FloorPlan
 
         void On(int floor, double from, double to)
         {
-            var cuts = new SortedSet<double> { from, to };
+            if (!drawnOn.TryGetValue(floor, out var drawn)) return;
+            var cuts = new List<double> { from, to };
             void Cut(double at, double start, double end)
             {
                 var t = Math.Abs(end - start) < OnEdge ? double.NaN : (at - start) / (end - start);
                 if (t > from && t < to) cuts.Add(t);
             }
             var here = new List<int>();
-            for (var i = 0; i < rooms.Length; i++)
+            foreach (var i in drawn)
             {
-                if (rooms[i].Rect is not { } rect || (rooms[i].Floor ?? 0) != floor) continue;
+                var rect = rooms[i].Rect!.Value;
+                if (!Meets(rect, p, q, from, to)) continue;
                 here.Add(i);
                 Cut(rect.X, p.X, q.X);
                 Cut(rect.X + rect.Width, p.X, q.X);
                 Cut(rect.Y, p.Y, q.Y);
                 Cut(rect.Y + rect.Depth, p.Y, q.Y);
             }
+            cuts.Sort();
             var length = Math.Sqrt((p.X - q.X) * (p.X - q.X) + (p.Y - q.Y) * (p.Y - q.Y));
             var before = (Room: -2, Start: double.NaN);
             var start = from;
-            foreach (var end in cuts.Skip(1))
+            foreach (var end in CollectionsMarshal.AsSpan(cuts)[1..])
             {
                 var middle = (start + end) / 2;
                 var isPiece = (end - start) * length > LeastPieceM;
@@ -167,6 +199,20 @@ public sealed class FloorPlan
                 if (before.Room != -2 && before.Room != room && Heavier(before.Room, room) is { } wall) walls.Add(wall);
                 before = (room, middle);
             }
+        }
+    }
+
+    /// <summary>Whether that part of the line touches the room: one that it does not touch puts nothing in its way.</summary>
+    private static bool Meets(RoomRect rect, FloorPoint p, FloorPoint q, double from, double to)
+    {
+        return Clip(rect.X, rect.X + rect.Width, p.X, q.X) && Clip(rect.Y, rect.Y + rect.Depth, p.Y, q.Y) && from <= to + OnEdge;
+
+        bool Clip(double low, double high, double start, double end)
+        {
+            if (Math.Abs(end - start) < OnEdge) return start > low - OnEdge && start < high + OnEdge;
+            var (enters, leaves) = ((low - start) / (end - start), (high - start) / (end - start));
+            (from, to) = (Math.Max(from, Math.Min(enters, leaves)), Math.Min(to, Math.Max(enters, leaves)));
+            return true;
         }
     }
 

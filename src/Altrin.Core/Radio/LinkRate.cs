@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Radio;
@@ -64,11 +65,7 @@ public static class LinkRate
     public static double Mbps(RadioAbility a, RadioAbility b, int widthMHz, double levelDbm, bool isBelieved = false)
     {
         var generation = Older(a.Generation, b.Generation);
-        var streams = Math.Min(a.Streams, b.Streams);
-        var widest = Math.Min(widthMHz, Math.Min(a.WidestMHz, b.WidestMHz));
-        var best = 0.0;
-        foreach (var width in Widths)
-            if (width <= Math.Max(20, widest)) best = Math.Max(best, WifiRates.AtLevel(generation, streams, width, levelDbm));
+        var best = Best(generation, Math.Min(a.Streams, b.Streams), Math.Max(20, Math.Min(widthMHz, Math.Min(a.WidestMHz, b.WidestMHz))), levelDbm);
         var share = ShareForData(generation);
         if (best == 0 && isBelieved) return share * Lowest(generation);
         if (best == 0) return levelDbm >= LeastDbm(a.Band) ? BarelyMbps : 0;
@@ -78,5 +75,25 @@ public static class LinkRate
     /// <summary>One stream, 20 MHz, the row that is owed first.</summary>
     private static double Lowest(string generation) => WifiRates.AtLevel(generation, 1, 20, generation == "b" ? -85 : -82);
 
-    private static string Older(string a, string b) => WifiRates.Generations.First(one => one == a || one == b);
+    private static string Older(string a, string b)
+    {
+        if (a == b) return a;
+        foreach (var one in WifiRates.Generations)
+            if (one == a || one == b) return one;
+        throw new ArgumentOutOfRangeException(nameof(a), a, "No generation of Wi-Fi that is known.");
+    }
+
+    /// <summary>By the whole decibel, for no rate begins between two; asked millions of times for a large building.</summary>
+    private static readonly ConcurrentDictionary<(string, int, int), double[]> Curves = [];
+
+    private const int CurveFrom = -100, CurveTo = 0;
+
+    /// <summary>The most that any width within the widest gives at that level: a narrow channel reaches further.</summary>
+    private static double Best(string generation, int streams, int widest, double levelDbm)
+    {
+        if (double.IsNaN(levelDbm)) return 0;
+        var curve = Curves.GetOrAdd((generation, streams, widest), static key => [.. Enumerable.Range(CurveFrom, CurveTo - CurveFrom + 1)
+            .Select(level => Widths.Where(width => width <= key.Item3).Max(width => WifiRates.AtLevel(key.Item1, key.Item2, width, level)))]);
+        return curve[(int)Math.Clamp(Math.Floor(levelDbm), CurveFrom, CurveTo) - CurveFrom];
+    }
 }

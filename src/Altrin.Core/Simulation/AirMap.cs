@@ -60,8 +60,7 @@ public sealed class AirMap
     }
 
     /// <summary>The air alone of a house: no lease, no segment, no rule is asked for.</summary>
-    /// <param name="plan">Of a house that has, or may have, the same rooms: what lies between them is then not reckoned again.</param>
-    public static AirMap Of(NetworkDocument house, FloorPlan? plan = null) => new(Fabric.Build(house, plan));
+    public static AirMap Of(NetworkDocument house) => new(Fabric.Build(house));
 
     public FloorPlan Plan => hearing.Plan;
 
@@ -146,6 +145,7 @@ public sealed class AirMap
     {
         var families = Families(joins);
         var neighbours = HeardNeighbour.Of(house);
+        var names = sources.ConvertAll(source => NameOf(house, source));
         for (var i = 0; i < sources.Count; i++)
         {
             var one = sources[i];
@@ -156,7 +156,7 @@ public sealed class AirMap
                 var other = sources[j];
                 if (i == j || families.Find(i) == families.Find(j) || !one.Channel.Overlaps(other.Channel) || !HearEachOther(one, other)) continue;
                 others += Weight(one.Channel, other.Channel);
-                with.Add($"{house.Devices[other.Device].Id}:{other.Radio.Id}");
+                with.Add(names[j]);
             }
             foreach (var neighbour in neighbours)
             {
@@ -167,6 +167,9 @@ public sealed class AirMap
             sources[i] = one with { Share = 1 / (1 + others), With = with.ToImmutable() };
         }
     }
+
+    /// <summary>As it stands in the lists of those who share with it: box and radio.</summary>
+    internal static string NameOf(NetworkDocument house, AirSource source) => $"{house.Devices[source.Device].Id}:{source.Radio.Id}";
 
     /// <summary>Radios that joined one another, directly or in a row, share by airtime on the way and not as strangers.</summary>
     private DisjointSets Families(List<(int Device, RadioNetwork Network)> joins)
@@ -185,7 +188,7 @@ public sealed class AirMap
     internal static double Weight(RadioChannel a, RadioChannel b) => a.Number is null != b.Number is null ? OneIsAutomatic : 1;
 
     private bool HearEachOther(AirSource a, AirSource b) => a.Device == b.Device
-        || Math.Min(a.PowerDbm, b.PowerDbm) - hearing.Plan.LossDb(hearing.Plan.Between(hearing.PlaceOf(a.Device), hearing.PlaceOf(b.Device)), a.Radio.Band) >= LinkRate.SharingDbm;
+        || (hearing.Plan.MayReach(hearing.PlaceOf(a.Device), hearing.PlaceOf(b.Device), a.Radio.Band, Math.Min(a.PowerDbm, b.PowerDbm), LinkRate.SharingDbm) && Math.Min(a.PowerDbm, b.PowerDbm) - hearing.Plan.LossDb(hearing.Plan.Between(hearing.PlaceOf(a.Device), hearing.PlaceOf(b.Device)), a.Radio.Band) >= LinkRate.SharingDbm);
 
     internal bool IsHeard(HeardNeighbour neighbour, int device) => neighbour.Notes.Any(note => IsHeard(note, device));
 
@@ -218,10 +221,12 @@ public sealed class AirMap
         foreach (var source in sources)
         {
             if (source.Ssid is null) continue;
-            var level = LevelDbm(source, place);
+            if (!hearing.Plan.MayReach(hearing.PlaceOf(source.Device), place, source.Radio.Band, source.PowerDbm, LinkRate.LeastDbm(source.Radio.Band))) continue;
+            var between = hearing.Plan.Between(hearing.PlaceOf(source.Device), place);
+            var level = source.PowerDbm - hearing.Plan.LossDb(between, source.Radio.Band);
             if (level < LinkRate.LeastDbm(source.Radio.Band)) continue;
             var rate = LinkRate.Mbps(source.Ability, RadioAbility.Household(source.Ability), source.Channel.WidthMHz, level);
-            yield return new(room, source, level, rate, backbone.From(source, rate, hearing.Plan.Between(hearing.PlaceOf(source.Device), place)));
+            yield return new(room, source, level, rate, backbone.From(source, rate, between));
         }
     }
 

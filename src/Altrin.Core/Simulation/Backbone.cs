@@ -35,12 +35,20 @@ internal sealed class Backbone
     private readonly Step?[] way;
     private readonly int atLine;
 
+    /// <summary>What holds back whoever comes into a box by another way than its own uplink radio.</summary>
+    private readonly RateLimit?[] onFrom;
+
     public Backbone(Fabric fabric, IReadOnlyList<AirLink> links)
     {
         (this.fabric, house) = (fabric, fabric.House);
         way = new Step?[house.Devices.Length];
         atLine = house.Line is { } line && fabric.LineGroup != DeviceGroups.Dead && fabric.DeviceIndex.TryGetValue(line.Device, out var d) && fabric.TakesPart[d] ? d : -1;
-        if (atLine >= 0) Spread(links);
+        onFrom = new RateLimit?[house.Devices.Length];
+        if (atLine < 0) return;
+        Spread(links);
+        // Nearer boxes first: each stands on the answer of the next one up.
+        foreach (var device in Enumerable.Range(0, way.Length).Where(i => way[i] is not null).OrderBy(i => (way[i]!.Radios, way[i]!.Cables)))
+            onFrom[device] = Climb(device, null, false, new()).Tightest;
     }
 
     private void Spread(IReadOnlyList<AirLink> links)
@@ -95,6 +103,11 @@ internal sealed class Backbone
         if (way[device] is null) return new(0, new(0, RateLimitKind.NoWay, house.Devices[device].Id));
         for (var at = device; way[at] is { Upper: >= 0 } step; at = step.Upper)
         {
+            if (radioBelow is null && onFrom[at] is { } rest)
+            {
+                least.Take(rest);
+                return new(least.Limit!.Mbps, least.Limit);
+            }
             if (step.Link is { } link)
             {
                 var rate = link.LinkMbps * link.Source.Share;

@@ -52,7 +52,7 @@ internal sealed class Fabric
     /// <summary>For each endpoint on Wi-Fi: the network it joined.</summary>
     public RadioNetwork?[] EndpointNetwork { get; private set; } = [];
 
-    public static Fabric Build(NetworkDocument house, Radio.FloorPlan? plan = null)
+    public static Fabric Build(NetworkDocument house)
     {
         var owners = new List<int> { -1 };
         var index = new Dictionary<string, int>(house.Devices.Length, StringComparer.Ordinal);
@@ -74,7 +74,7 @@ internal sealed class Fabric
             Groups = groups,
             DeviceIndex = index,
             TakesPart = takesPart,
-            Hearing = new(house, plan),
+            Hearing = new(house),
             GroupCount = owners.Count,
             OwnerOf = [.. owners],
             IsPlugged = new bool[owners.Count],

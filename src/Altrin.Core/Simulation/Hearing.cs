@@ -10,11 +10,10 @@ internal sealed class Hearing
     private readonly Place[] boxes;
     private readonly NetworkDocument house;
 
-    /// <param name="plan">Of a house that may have the same rooms.</param>
-    public Hearing(NetworkDocument house, FloorPlan? plan = null)
+    public Hearing(NetworkDocument house)
     {
         this.house = house;
-        Plan = plan?.Of(house) ?? new(house);
+        Plan = FloorPlan.Of(house);
         Rules = Regulations.Of(house.Country);
         boxes = [.. house.Devices.Select(box => Plan.PlaceOf(box.Room, box.At))];
     }

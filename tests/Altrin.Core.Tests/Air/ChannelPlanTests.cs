@@ -91,7 +91,7 @@ public class ChannelPlanTests
         return house;
     }
 
-    private static double CostOf(ChannelGround ground, IReadOnlyList<ChannelSeat> seats, IReadOnlyList<ChannelOption> chosen)
+    internal static double CostOf(ChannelGround ground, IReadOnlyList<ChannelSeat> seats, IReadOnlyList<ChannelOption> chosen)
     {
         var on = seats.Zip(chosen).SelectMany(one => one.First.Members.Select(m => (Source: m, Seat: one.First, Channel: ground.ChannelOf(one.First, m, one.Second.Channel)))).ToList();
         return seats.Zip(chosen).Sum(one => ChannelCost.OfSetting(one.First, one.Second))

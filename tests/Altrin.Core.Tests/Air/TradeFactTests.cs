@@ -80,7 +80,7 @@ public class TradeFactTests
             // A grid of rooms of 3 to 5 m on two floors.
             var (w, d) = (3 + random.NextDouble() * 2, 3 + random.NextDouble() * 2);
             var rooms = Enumerable.Range(0, 18).Select(i => new Room { Id = $"r{i}", Name = $"r{i}", Floor = i / 9, Rect = new(i % 3 * w, i / 3 % 3 * d, w, d), Walls = random.Next(3) == 0 ? WallMaterial.Brick : WallMaterial.Plasterboard }).ToArray();
-            var plan = new FloorPlan(new NetworkDocument { Name = "House", Rooms = [.. rooms], Building = new() { StoreyM = 2.7 } });
+            var plan = FloorPlan.Of(new NetworkDocument { Name = "House", Rooms = [.. rooms], Building = new() { StoreyM = 2.7 } });
             var (a, b) = (random.Next(18), random.Next(18));
             if (a == b) continue;
             var between = plan.Between(plan.PlaceOf($"r{a}", null), plan.PlaceOf($"r{b}", null));

@@ -14,7 +14,7 @@ public class FloorPlanTests
 
     private static Between Of(NetworkDocument house, string? a, string? b, FloorPoint? atA = null, FloorPoint? atB = null)
     {
-        var plan = new FloorPlan(house);
+        var plan = FloorPlan.Of(house);
         return plan.Between(plan.PlaceOf(a, atA), plan.PlaceOf(b, atB));
     }
 

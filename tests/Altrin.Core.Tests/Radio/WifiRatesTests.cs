@@ -1,3 +1,4 @@
+using Altrin.Core.Network;
 using Altrin.Core.Radio;
 using FsCheck.Xunit;
 
@@ -60,5 +61,23 @@ public class WifiRatesTests
         Assert.Throws<ArgumentOutOfRangeException>(() => WifiRates.PeakMbps("z", 1, 20));
         Assert.Throws<ArgumentOutOfRangeException>(() => WifiRates.PeakMbps("n", 0, 20));
         Assert.Throws<ArgumentOutOfRangeException>(() => WifiRates.PeakMbps("n", 1, -20));
+    }
+
+    /// <summary>The curve by whole decibels against the table itself, with the widths tried one by one.</summary>
+    [Fact]
+    public void What_a_link_carries_is_the_best_row_of_any_width_at_that_level()
+    {
+        var random = new Random(3);
+        for (var n = 0; n < 2000; n++)
+        {
+            var generation = WifiRates.Generations[random.Next(WifiRates.Generations.Count)];
+            var ability = RadioAbility.Of(new() { Id = "r", Band = random.Next(2) == 0 ? Band.Ghz24 : Band.Ghz5, Generation = generation, Streams = 1 + random.Next(4), MaxWidthMHz = 20 << random.Next(4) });
+            var (width, level) = (20 << random.Next(4), -100 + random.NextDouble() * 90);
+            if (random.Next(3) == 0) level = Math.Round(level);
+            var rows = new[] { 20, 40, 80, 160 }.Where(one => one <= Math.Max(20, Math.Min(width, ability.WidestMHz))).Select(one => WifiRates.AtLevel(ability.Generation, ability.Streams, one, level)).ToList();
+            var share = ability.Generation is "a" or "b" or "g" ? 0.5 : 0.65;
+            var expected = rows.Max() > 0 ? share * rows.Max() : level >= LinkRate.LeastDbm(ability.Band) ? 0.5 : 0;
+            Assert.Equal(expected, LinkRate.Mbps(ability, ability, width, level), 9);
+        }
     }
 }

@@ -18,6 +18,7 @@ internal sealed class ChannelGround
     private readonly NetworkDocument house;
     private readonly ImmutableArray<HeardNeighbour> neighbours;
     private readonly Dictionary<(int, int), double> losses = [];
+    private readonly Dictionary<(int, RadioChannel), double> powers = [];
 
     private ChannelGround(NetworkState state, ImmutableArray<RadioRule> rules)
     {
@@ -87,16 +88,27 @@ internal sealed class ChannelGround
     public double Counts(int a, RadioChannel channelA, int b, RadioChannel channelB) =>
         channelA.Overlaps(channelB) && Hear(a, channelA, b) && Hear(b, channelB, a) ? AirMap.Weight(channelA, channelB) : 0;
 
+    /// <summary>Whether two may share the air on any channel, by what each sends at most.</summary>
+    public bool MayMeet(int a, int b) => Sources[a].Device == Sources[b].Device
+        || Math.Min(Loudest(a), Loudest(b)) - Math.Min(LossDb(a, b), LossDb(b, a)) >= LinkRate.SharingDbm;
+
+    private double Loudest(int source) => Sources[source].Radio.TxDbm ?? RadioPower.UsualDbm(Sources[source].Radio.Band);
+
     /// <summary>Whether the second is in the first one's reach. Two radios of one box always are.</summary>
     private bool Hear(int from, RadioChannel channel, int at)
     {
         if (Sources[from].Device == Sources[at].Device) return true;
-        if (!losses.TryGetValue((from, at), out var loss))
-        {
-            var hearing = air.Hearing;
-            losses[(from, at)] = loss = hearing.Plan.LossDb(hearing.Plan.Between(hearing.PlaceOf(Sources[from].Device), hearing.PlaceOf(Sources[at].Device)), channel.Band);
-        }
-        return RadioPower.Of(Sources[from].Radio, channel, Rules) - loss >= LinkRate.SharingDbm;
+        return PowerDbm(from, channel) - LossDb(from, at) >= LinkRate.SharingDbm;
+    }
+
+    private double PowerDbm(int source, RadioChannel channel) =>
+        powers.TryGetValue((source, channel), out var power) ? power : powers[(source, channel)] = RadioPower.Of(Sources[source].Radio, channel, Rules);
+
+    private double LossDb(int from, int at)
+    {
+        if (losses.TryGetValue((from, at), out var loss)) return loss;
+        var hearing = air.Hearing;
+        return losses[(from, at)] = hearing.Plan.LossDb(hearing.Plan.Between(hearing.PlaceOf(Sources[from].Device), hearing.PlaceOf(Sources[at].Device)), Sources[from].Radio.Band);
     }
 
     /// <summary>The rate of a device of the household near it, in Mb/s, with the air to itself.</summary>

@@ -21,6 +21,9 @@ public sealed record PlannedChannel(string Device, string Radio, Band Band, int?
 /// <param name="IsExact">Nothing better exists among lawful channels of 20 to 80 MHz, 1, 6, 11 and 13 of the older band.</param>
 public sealed record ChannelPlan(ImmutableArray<PlannedChannel> Radios, ImmutableArray<InstallerAction> Actions, bool IsExact)
 {
+    /// <summary>Of so many that hear each other every combination is looked at, as far as time allows; of more, one after the other.</summary>
+    private const int MostSearched = 20;
+
     /// <returns>Null where the country is not set, so that nobody knows what is lawful, and where nothing is on the air.</returns>
     public static ChannelPlan? Of(NetworkState state, CancellationToken cancel = default)
     {
@@ -28,17 +31,32 @@ public sealed record ChannelPlan(ImmutableArray<PlannedChannel> Radios, Immutabl
         var chosen = new Dictionary<int, ChannelOption>();
         var isExact = true;
         // Bands do not disturb one another.
-        foreach (var band in ground.Seats.GroupBy(seat => seat.Band))
+        foreach (var part in ground.Seats.GroupBy(seat => seat.Band).SelectMany(band => ChannelParts.Of(ground, [.. band])))
         {
-            var (choice, exact) = ChannelSearch.Run(ground, [.. band], cancel);
+            var (choice, exact) = part.Length > MostSearched ? (ChannelDescent.Run(ground, part, cancel), false) : ChannelSearch.Run(ground, part, cancel);
             isExact &= exact;
-            foreach (var (seat, option) in band.Zip(choice)) chosen[seat.Members[0]] = seat.Options[option];
+            foreach (var (seat, option) in part.Zip(choice)) chosen[seat.Members[0]] = seat.Options[option];
         }
         var actions = ImmutableArray.CreateBuilder<InstallerAction>();
         foreach (var seat in ground.Seats)
             if (seat.MayChange && chosen[seat.Members[0]].Channel != seat.Found) Set(state, ground, seat, chosen[seat.Members[0]].Channel, actions);
-        var after = actions.Count == 0 ? state.AirMap : AirMap.Of(actions.Apply(state.House), state.AirMap.Plan);
+        var after = actions.Count == 0 ? state.AirMap : AirMap.Of(actions.Apply(state.House));
         return new([.. ground.Seats.SelectMany(seat => seat.Members.Select(member => Row(state.House, ground, after, seat, member, chosen[seat.Members[0]]))).OrderBy(row => row.Order).Select(row => row.Radio)], actions.ToImmutable(), isExact);
+    }
+
+    /// <summary>What sets the radios of one box to the channels that are best for all as the others are set.</summary>
+    public static ImmutableArray<InstallerAction> OfOne(NetworkState state, string device)
+    {
+        if (ChannelGround.Of(state) is not { } ground) return [];
+        var actions = ImmutableArray.CreateBuilder<InstallerAction>();
+        foreach (var band in ground.Seats.GroupBy(seat => seat.Band))
+        {
+            ImmutableArray<ChannelSeat> seats = [.. band];
+            for (var i = 0; i < seats.Length; i++)
+                if (seats[i].MayChange && state.House.Devices[ground.Sources[seats[i].Members[0]].Device].Id == device && ChannelDescent.RunOne(ground, seats, i).Channel is var channel && channel != seats[i].Found)
+                    Set(state, ground, seats[i], channel, actions);
+        }
+        return actions.ToImmutable();
     }
 
     private static (int Order, PlannedChannel Radio) Row(NetworkDocument house, ChannelGround ground, AirMap after, ChannelSeat seat, int member, ChannelOption option)

@@ -8,11 +8,11 @@ namespace Altrin.Core.Air.Placing;
 internal static class HalfWay
 {
     /// <returns>The place, or why there is none to be named.</returns>
-    public static ((Room Room, FloorPoint At)? Place, string? Why) Of(NetworkDocument house, Device box, FloorPlan plan)
+    public static ((Room Room, FloorPoint At)? Place, string? Why) Of(NetworkDocument house, Device box)
     {
-        if (Parent(house, box, plan) is not { } parent) return (null, $"{box.Name} joins nobody by radio, so there is nothing to be half way between.");
+        if (Parent(house, box) is not { } parent) return (null, $"{box.Name} joins nobody by radio, so there is nothing to be half way between.");
         if (Rooms.Find(house, parent.Room) is not { Rect: { } from } fromRoom) return (null, $"The room of {parent.Name} is not drawn, so nobody knows what is half way.");
-        var without = RoomRates.Of(house.WithDevice(box.Id, one => one with { Off = true }), plan);
+        var without = RoomRates.Of(house.WithDevice(box.Id, one => one with { Off = true }));
         if (without.Worst is not { } weak || Rooms.Find(house, weak.Room) is not { Rect: { } to } toRoom) return (null, "The room with the least Wi-Fi is not drawn, so nobody knows what is half way.");
         var (a, b) = (parent.At ?? Middle(from), Middle(to));
         var point = new FloorPoint(Math.Round((a.X + b.X) / 2, 2), Math.Round((a.Y + b.Y) / 2, 2));
@@ -31,9 +31,9 @@ internal static class HalfWay
     private static FloorPoint Middle(RoomRect rect) => new(rect.X + rect.Width / 2, rect.Y + rect.Depth / 2);
 
     /// <summary>Whom it joins; where it joins nobody yet, whoever makes the network with the fewest radio hops.</summary>
-    private static Device? Parent(NetworkDocument house, Device box, FloorPlan plan)
+    private static Device? Parent(NetworkDocument house, Device box)
     {
-        var air = AirMap.Of(house, plan);
+        var air = AirMap.Of(house);
         var index = house.Devices.IndexOf(box);
         if (air.Links.FirstOrDefault(link => link.From == index) is { } link) return house.Devices[link.To];
         if (box.Uplink is not { } uplink) return null;

@@ -19,7 +19,7 @@ public sealed record WhatIf(string Id, string Title, string Says, string? Room, 
 public static class WhatIfs
 {
     /// <summary>More is asked of nobody at once.</summary>
-    private const int MostBoxes = 12;
+    private const int MostBoxes = 12, MostMains = 6;
 
     private const string Drill = "Look for pipes and cables before you drill; keep data cable apart from mains cable. Local codes come first.";
 
@@ -44,7 +44,7 @@ public static class WhatIfs
     private static WhatIf Compare(NetworkState state, RoomRates before, NetworkDocument changed, string id, string title, Func<double, double, string> says, string? room, ImmutableArray<InstallerAction> actions, params ImmutableArray<string> cautions)
     {
         var house = state.House;
-        var after = RoomRates.Of(changed, state.AirMap.Plan);
+        var after = RoomRates.Of(changed);
         var about = room is not null && Rooms.Find(house, room) is { } listed ? listed.Id : before.Worst?.Room;
         var (was, will) = (At(before, about), At(after, about));
         return new(id, title, says(was ?? 0, will ?? 0), about, was, will, after.CompareTo(before) > 0, after.Rooms, actions, cautions);
@@ -70,7 +70,7 @@ public static class WhatIfs
         var free = Enumerable.Range(1, ids.Count + 1).Select(n => $"air{n}").First(id => !ids.Contains(id));
         ImmutableArray<InstallerAction> actions = [new SetUplink(box.Id), new PlugCable(new() { Id = free, A = new(parent.Id, far.Id), B = new(box.Id, near.Id), Category = category, LengthM = metres })];
         // On a cable it no longer sits on the other's channel: it gets one of its own, as the plan of channels gives it.
-        if (Channels.ChannelPlan.Of(Simulator.Run(actions.Apply(house))) is { } channels) actions = [.. actions, .. channels.Actions.Where(action => action is SetWifi { Device: var tuned } && tuned == box.Id)];
+        actions = [.. actions, .. Channels.ChannelPlan.OfOne(Simulator.Run(actions.Apply(house)), box.Id)];
         var long_ = metres is { } m ? $"{(run?.LengthM is null ? "about " : "")}{m:0} m ({m / 0.3048:0} ft) " : "";
         var laid = run is { Laid: true } ? "The cable is laid already." : run is not null ? "It can be laid." : same ? "" : "No run is noted between the two rooms: somebody has to look whether there is a way.";
         var where = Rooms.Find(house, box.Room)?.Name ?? box.Name;
@@ -89,11 +89,12 @@ public static class WhatIfs
         var house = state.House;
         var (box, parent) = (house.Devices[link.From], house.Devices[link.To]);
         if (state.UplinkBox(parent.Id) is null) yield break;
-        foreach (var main in state.AirMap.Sources.Select(source => house.Devices[source.Device]).Distinct().Where(other => other != box && other != parent && state.UplinkBox(other.Id) is null))
+        foreach (var main in state.AirMap.Sources.Select(source => house.Devices[source.Device]).Distinct()
+                     .Where(other => other != box && other != parent && state.UplinkBox(other.Id) is null).Take(MostMains))
         {
             ImmutableArray<InstallerAction> actions = [new SetUplink(box.Id, box.Uplink! with { Near = main.Id })];
             var changed = actions.Apply(house);
-            if (!AirMap.Of(changed, state.AirMap.Plan).Links.Any(one => one.From == link.From && house.Devices[one.To].Id == main.Id)) continue;
+            if (!AirMap.Of(changed).Links.Any(one => one.From == link.From && house.Devices[one.To].Id == main.Id)) continue;
             yield return Compare(state, now, changed, $"star {box.Id} {main.Id}", $"{box.Name} on {main.Name}, not in a row",
                 (before, after) => $"{Mbps(after)} Mb/s instead of {Mbps(before)} in {Rooms.Find(house, box.Room)?.Name ?? box.Name}: a radio hop less. In its settings it is named whom it joins, if it can be.", box.Room, actions);
         }
@@ -105,11 +106,11 @@ public static class WhatIfs
         var house = state.House;
         if (state.AirMap.Sources.Where(source => source.Ssid is not null).Select(source => house.Devices[source.Device]).FirstOrDefault(box => state.UplinkBox(box.Id) is null && Rooms.Find(house, box.Room) is not null) is not { } main) return null;
         (Room Room, RoomRates Rates, NetworkDocument House)? best = null;
-        foreach (var room in house.Rooms.Where(room => room.Outdoor != true && !Rooms.AreSame(house, room.Id, main.Room)))
+        foreach (var room in house.Rooms.Where(room => room.Outdoor != true && !Rooms.AreSame(house, room.Id, main.Room)).Take(Places.MostTries(house, Places.Few)))
         {
             cancel.ThrowIfCancellationRequested();
             var there = Places.Moved(house, main.Id, room, null, main.Uplink);
-            var rates = RoomRates.Of(there, state.AirMap.Plan);
+            var rates = RoomRates.Of(there);
             if (rates.CompareTo(now) > 0 && (best is null || rates.CompareTo(best.Value.Rates) > 0)) best = (room, rates, there);
         }
         if (best is not { } better) return null;

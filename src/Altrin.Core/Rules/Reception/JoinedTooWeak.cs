@@ -26,7 +26,7 @@ public sealed class JoinedTooWeak : IRule
     }
 
     private static ImmutableArray<Fix> BestFirst(Facts facts, ImmutableArray<Fix> fixes) => fixes.Length < 2 ? fixes
-        : [.. fixes.OrderByDescending(fix => RoomRates.Of(fix.Actions.Apply(facts.House), facts.State.AirMap.Plan))];
+        : [.. fixes.OrderByDescending(fix => RoomRates.Of(fix.Actions.Apply(facts.House)))];
 
     /// <summary>Another box that makes the same network and is heard well where it stands.</summary>
     private static IEnumerable<Fix> Another(Facts facts, AirLink link, Device box)

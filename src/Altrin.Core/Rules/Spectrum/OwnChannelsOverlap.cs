@@ -14,22 +14,26 @@ public sealed class OwnChannelsOverlap : IRule
     public IEnumerable<Finding> Check(Facts facts)
     {
         var sources = facts.State.AirMap.Sources;
-        foreach (var band in Enumerable.Range(0, sources.Count).Where(i => sources[i].Channel.Number is not null).GroupBy(i => sources[i].Radio.Band))
+        var byName = Enumerable.Range(0, sources.Count).Where(i => sources[i].Channel.Number is not null).ToDictionary(i => AirMap.NameOf(facts.House, sources[i]));
+        var isSeen = new bool[sources.Count];
+        foreach (var first in byName.Values.Order())
         {
-            var left = band.ToList();
-            while (left.Count > 0)
-            {
-                // All that hang together by sharing, from the first on.
-                var group = new List<int> { left[0] };
-                for (var at = 0; at < group.Count; at++) group.AddRange(left.Where(i => !group.Contains(i) && Share(facts, sources[group[at]], sources[i])));
-                left.RemoveAll(group.Contains);
-                var boxes = group.Select(i => ChannelFixes.BoxOf(facts, sources[i])).Distinct().ToList();
-                if (boxes.Count > 1) yield return Found(facts, band.Key, [.. group.Select(i => sources[i])], boxes);
-            }
+            if (isSeen[first]) continue;
+            // All that hang together by sharing, from the first on. Two bands never share.
+            isSeen[first] = true;
+            var group = new List<int> { first };
+            for (var at = 0; at < group.Count; at++)
+                foreach (var name in sources[group[at]].With)
+                    if (byName.TryGetValue(name, out var other) && !isSeen[other])
+                    {
+                        isSeen[other] = true;
+                        group.Add(other);
+                    }
+            group.Sort();
+            var boxes = group.Select(i => ChannelFixes.BoxOf(facts, sources[i])).Distinct().ToList();
+            if (boxes.Count > 1) yield return Found(facts, sources[first].Radio.Band, [.. group.Select(i => sources[i])], boxes);
         }
     }
-
-    private static bool Share(Facts facts, AirSource a, AirSource b) => a.With.Contains($"{ChannelFixes.BoxOf(facts, b).Id}:{b.Radio.Id}");
 
     private Finding Found(Facts facts, Band band, List<AirSource> group, List<Device> boxes)
     {

@@ -40,7 +40,7 @@ public sealed class GatewayWifiLeftOn : IRule
     {
         var covered = Coverage.Of(facts.State.AirMap, facts.House, gateway.Id);
         if (covered.IsEmpty) return "";
-        var after = AirMap.Of(Off(facts.State.Air.Where(one => one.Box.Id == gateway.Id)).Apply(facts.House), facts.State.AirMap.Plan);
+        var after = AirMap.Of(Off(facts.State.Air.Where(one => one.Box.Id == gateway.Id)).Apply(facts.House));
         return " " + Facts.Join(covered.Select(room => (room, at: facts.House.Rooms.IndexOf(room))).Select(one => after.Rooms[one.at].Source is { } source
             ? $"{one.room.Name} then has {after.Rooms[one.at].Expected.Printed:0.#} Mb/s from {facts.House.Devices[source.Device].Name} instead of {facts.State.AirMap.Rooms[one.at].Expected.Printed:0.#}"
             : $"{one.room.Name} then has none")) + ".";
