@@ -24,6 +24,14 @@ internal sealed class Histories
     /// <summary>Half a snapshot's worth of deeds between two snapshots: the history stays small, and reading it quick.</summary>
     public static int SnapshotAfter(int wholeLetters) => Math.Max(LeastSnapshotLetters, wholeLetters / 2);
 
+    /// <summary>Lets all go: what is stored was exchanged.</summary>
+    public void Clear()
+    {
+        found.Clear();
+        plans.Clear();
+        planned.Clear();
+    }
+
     public void Keep((string, int) key, NetworkDocument house) => Keep(found, key, house);
     public void Keep((string, int) key, ImmutableArray<PlannedDeed> plan) => Keep(plans, key, plan);
     public void Keep((string, int, int) key, Replayed house) => Keep(planned, key, house);

@@ -30,8 +30,42 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
 
     private readonly Histories histories = new();
 
+    public Copies Copies { get; } = new(databaseFile, clock);
+
     /// <summary>Creates the file if need be, brings it to the present form, and sets write-ahead logging.</summary>
+    /// <exception cref="StoreTroubleException">It is damaged, of a newer program, or held.</exception>
     public void Prepare() => StoreStart.Prepare(databaseFile, Open);
+
+    /// <summary>Puts a copy in the place of all jobs while the program runs. What was there is kept as a copy itself.</summary>
+    /// <returns>The name of the copy of what was there; null where it is kept already.</returns>
+    /// <exception cref="StoreTroubleException">There is no such copy, or it or the database cannot be read or written. Nothing was changed.</exception>
+    public string? PutBack(string copy)
+    {
+        try
+        {
+            var file = Copies.Sound(copy);
+            var kept = Copies.Keep(isBefore: true);
+            Dictionary<string, int> versions;
+            using (var db = Open()) versions = db.Jobs.AsNoTracking().ToDictionary(job => job.Id, job => job.Version);
+            using (var from = Copies.Opened(file, SqliteOpenMode.ReadOnly))
+            using (var to = Copies.Opened(databaseFile, SqliteOpenMode.ReadWrite))
+                from.BackupDatabase(to);
+            Prepare();
+            using (var db = Open())
+            {
+                // No version is ever given to two states: whoever still looks at what was there is told that it was changed.
+                foreach (var job in db.Jobs) job.Version = Math.Max(job.Version, versions.GetValueOrDefault(job.Id)) + 1;
+                db.SaveChanges();
+            }
+            return kept;
+        }
+        catch (Exception error) when (error is SqliteException or DbUpdateException) { throw StoreTroubleException.Of(error); }
+        finally
+        {
+            latest.Clear();
+            histories.Clear();
+        }
+    }
 
     /// <summary>Jobs, the last changed first.</summary>
     /// <param name="find">Of those alone whose name has every one of these words in it, whatever the case.</param>
@@ -106,7 +140,9 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
     public async Task<bool> Delete(string id, CancellationToken cancel)
     {
         await using var db = Open();
-        return await Try(() => db.Jobs.Where(job => job.Id == id).ExecuteDeleteAsync(cancel)) > 0;
+        if (await Try(() => db.Jobs.Where(job => job.Id == id).ExecuteDeleteAsync(cancel)) == 0) return false;
+        Copies.Forget(id);
+        return true;
     }
 
     /// <summary>Does the deeds to one house, as one step of undo. Somebody else's change in between is no hindrance where the two speak of different things.</summary>

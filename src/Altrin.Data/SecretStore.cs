@@ -47,6 +47,7 @@ public sealed class SecretStore(JobStore jobs, TimeProvider clock)
         if (await db.Secrets.FirstOrDefaultAsync(row => row.JobId == job && row.Name == name, cancel) is not { } row) return false;
         db.Secrets.Remove(row);
         await JobStore.Save(db, cancel);
+        jobs.Copies.Forget(job, name);
         return true;
     }
 }

@@ -12,10 +12,16 @@ internal static class StoreStart
     {
         var full = Path.GetFullPath(databaseFile);
         Directory.CreateDirectory(Path.GetDirectoryName(full)!);
+        if (File.Exists(full) && Copies.WhyDamaged(full) is { } why) throw new StoreTroubleException(Damaged(full, why));
         using var db = open();
+        if (db.Database.GetAppliedMigrations().Except(db.Database.GetMigrations()).Any())
+            throw new StoreTroubleException($"The database {full} was written by a newer Altrin, and nothing was changed in it. Start that one, or choose another folder with --data.");
         if (IsDue(db)) Migrate(db, full);
         db.Database.ExecuteSqlRaw("PRAGMA journal_mode=WAL");
     }
+
+    internal static string Damaged(string file, string why) =>
+        $"The database {file} is damaged or is none ({why}). Nothing was written to it. “./altrin restore” shows the copies of earlier starts and puts one in its place; “./altrin restore aside” moves it away to begin anew.";
 
     /// <summary>Asked without any lock: nearly every start finds nothing to do.</summary>
     private static bool IsDue(AltrinDb db) => !db.Database.GetMigrations().SequenceEqual(db.Database.GetAppliedMigrations());

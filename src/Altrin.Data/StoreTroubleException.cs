@@ -4,7 +4,7 @@ using Microsoft.EntityFrameworkCore;
 namespace Altrin.Data;
 
 /// <summary>The database would not take or give something, and not because somebody else was first. What was confirmed before is not lost.</summary>
-public sealed class StoreTroubleException(string what, Exception cause) : Exception(what, cause)
+public sealed class StoreTroubleException(string what, Exception? cause = null) : Exception(what, cause)
 {
     // Result codes of SQLite; values from memory.
     private const int Busy = 5, Locked = 6, ReadOnly = 8, InputOutput = 10, Corrupt = 11, Full = 13, CannotOpen = 14, Constraint = 19, NoDatabase = 26;

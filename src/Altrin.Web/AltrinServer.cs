@@ -78,6 +78,7 @@ public static class AltrinServer
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddSingleton(services =>
             new JobStore(Path.Combine(settings["data"] ?? "data", "altrin.db"), services.GetRequiredService<TimeProvider>()));
+        builder.Services.AddSingleton(_ => FolderHold.Take(settings["data"] ?? "data"));
         builder.Services.AddSingleton<TurnStore>();
         builder.Services.AddSingleton<PhotoStore>();
         builder.Services.AddSingleton<SecretStore>();
@@ -98,8 +99,13 @@ public static class AltrinServer
         builder.Services.AddHostedService(services => services.GetRequiredService<IdleMemory>());
 
         var app = builder.Build();
-        app.Services.GetRequiredService<JobStore>().Prepare();
-        if (settings.GetValue("demo", false)) DemoHouses.Load(app.Services.GetRequiredService<JobStore>()).GetAwaiter().GetResult();
+        try { OpenStore(app.Services, settings.GetValue("demo", false)); }
+        catch
+        {
+            // The folder is let go at once, for whoever mends it.
+            app.DisposeAsync().AsTask().GetAwaiter().GetResult();
+            throw;
+        }
         app.Services.GetRequiredService<OwnKinds>().Tell();
         var idle = app.Services.GetRequiredService<IdleMemory>();
         app.Use((context, next) =>
@@ -127,9 +133,20 @@ public static class AltrinServer
         app.MapPhotos();
         app.MapSimulation();
         app.MapShare();
+        app.MapCopies();
         app.MapLive();
         app.Map("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such address in the API."))
             .ExcludeFromDescription();
         return app;
+    }
+
+    private static void OpenStore(IServiceProvider services, bool isDemo)
+    {
+        // Made by the container, so that its end is the end of the hold too.
+        services.GetRequiredService<FolderHold>();
+        var jobs = services.GetRequiredService<JobStore>();
+        jobs.Prepare();
+        jobs.Copies.Keep();
+        if (isDemo) DemoHouses.Load(jobs).GetAwaiter().GetResult();
     }
 }

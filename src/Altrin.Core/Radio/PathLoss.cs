@@ -10,8 +10,10 @@ public static class PathLoss
     private static readonly double[][] Walls = [[3, 4, 4], [4, 5, 6], [7, 11, 12], [12, 18, 20], [14, 22, 24]];
     private static readonly double[][] Floors = [[8, 12, 13], [16, 24, 26]];
 
+    private static readonly double[] AtOneMetre = [.. new[] { Band.Ghz24, Band.Ghz5, Band.Ghz6 }.Select(band => 20 * Math.Log10(CentreMHz(band)) - 27.55)];
+
     /// <param name="distanceM">From 1 m on; nearer counts as 1 m.</param>
-    public static double FreeSpaceDb(Band band, double distanceM) => 20 * Math.Log10(CentreMHz(band)) + 20 * Math.Log10(Math.Max(1, distanceM)) - 27.55;
+    public static double FreeSpaceDb(Band band, double distanceM) => AtOneMetre[(int)band] + 20 * Math.Log10(Math.Max(1, distanceM));
 
     public static double WallDb(WallMaterial wall, Band band) => Walls[(int)wall][(int)band];
     public static double FloorDb(FloorMaterial floor, Band band) => Floors[(int)floor][(int)band];

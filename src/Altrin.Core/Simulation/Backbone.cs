@@ -34,6 +34,7 @@ internal sealed class Backbone
     private readonly NetworkDocument house;
     private readonly Step?[] way;
     private readonly int atLine;
+    private readonly List<int> nearFirst = [];
 
     /// <summary>What holds back whoever comes into a box by another way than its own uplink radio.</summary>
     private readonly RateLimit?[] onFrom;
@@ -47,8 +48,7 @@ internal sealed class Backbone
         if (atLine < 0) return;
         Spread(links);
         // Nearer boxes first: each stands on the answer of the next one up.
-        foreach (var device in Enumerable.Range(0, way.Length).Where(i => way[i] is not null).OrderBy(i => (way[i]!.Radios, way[i]!.Cables)))
-            onFrom[device] = Climb(device, null, false, new()).Tightest;
+        foreach (var device in nearFirst) onFrom[device] = Climb(device, null, false, new()).Tightest;
     }
 
     private void Spread(IReadOnlyList<AirLink> links)
@@ -69,6 +69,7 @@ internal sealed class Backbone
         while (open.TryDequeue(out var at, out var cost))
         {
             if (cost.Item1 != way[at]!.Radios || cost.Item2 != way[at]!.Cables) continue;
+            nearFirst.Add(at);
             foreach (var (other, cable, link) in edges[at] ?? [])
             {
                 var (radios, cables) = (cost.Item1 + (link is null ? 0 : 1), cost.Item2 + (cable is null ? 0 : 1));
@@ -131,7 +132,7 @@ internal sealed class Backbone
         return new(least.Limit!.Mbps, least.Limit);
     }
 
-    private double SpeedOf(Socket socket) => house.FindDevice(socket.Device)?.FindPort(socket.Port)?.SpeedMbps ?? UsualSocketMbps;
+    private double SpeedOf(Socket socket) => (fabric.DeviceIndex.TryGetValue(socket.Device, out var device) ? house.Devices[device].FindPort(socket.Port)?.SpeedMbps : null) ?? UsualSocketMbps;
 
     private RateLimit WireOf(Cable cable)
     {
