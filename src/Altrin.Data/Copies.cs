@@ -42,6 +42,12 @@ public sealed class Copies(string databaseFile, TimeProvider clock)
         using (var to = Opened(half, SqliteOpenMode.ReadWriteCreate))
             from.BackupDatabase(to);
         ForOwner(half);
+        // Of nothing no copy: it would push out one that holds something.
+        if (!HoldsJobs(half))
+        {
+            File.Delete(half);
+            return null;
+        }
         var newest = Files(isBefore).FirstOrDefault();
         if (newest is not null && SameAs(newest, half))
         {
@@ -131,6 +137,14 @@ public sealed class Copies(string databaseFile, TimeProvider clock)
             return new(name, at, isBefore, new FileInfo(file).Length, db.Jobs.Count(), last?.Name, last?.ChangedAt);
         }
         catch (SqliteException) { return null; }
+    }
+
+    private static bool HoldsJobs(string file)
+    {
+        using var copy = Opened(file, SqliteOpenMode.ReadOnly);
+        using var count = copy.CreateCommand();
+        count.CommandText = "SELECT COUNT(*) FROM jobs";
+        return count.ExecuteScalar() is > 0L;
     }
 
     private static bool SameAs(string one, string other)

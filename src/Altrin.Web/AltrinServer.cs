@@ -4,6 +4,7 @@ using Altrin.Data;
 using Altrin.Web.Api;
 using Altrin.Web.Demo;
 using Altrin.Web.Live;
+using Altrin.Web.Logging;
 using Altrin.Web.Security;
 using Altrin.Web.Share;
 using Altrin.Web.Visit;
@@ -58,7 +59,7 @@ public static class AltrinServer
         await app.RunAsync();
     }
 
-    /// <summary>Settings: <c>--data DIR</c>, <c>--port N</c>, <c>--demo true</c>, <c>--web DIR</c>, and those of <see cref="ShareSettings"/>.</summary>
+    /// <summary>Settings: <c>--data DIR</c>, <c>--port N</c>, <c>--demo true</c>, <c>--web DIR</c>, <c>--verbose true</c>, and those of <see cref="ShareSettings"/>.</summary>
     public static WebApplication Build(string[] args)
     {
         var builder = WebApplication.CreateSlimBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
@@ -70,11 +71,7 @@ public static class AltrinServer
             // Loopback alone: the installer's own laptop, nobody else's. The phone has a door of its own.
             kestrel.Listen(IPAddress.Loopback, settings.GetValue("port", DefaultPort));
         });
-        builder.Logging.SetMinimumLevel(LogLevel.Warning);
-        // Why it does not start is said in a line of our own.
-        builder.Logging.AddFilter("Microsoft.Extensions.Hosting.Internal.Host", LogLevel.None);
-        // That the key ring is not itself encrypted is meant, and said in Security/KeyRing.cs.
-        builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
+        Logs.Add(builder, settings["data"] ?? "data", settings.GetValue("verbose", false));
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddSingleton(services =>
             new JobStore(Path.Combine(settings["data"] ?? "data", "altrin.db"), services.GetRequiredService<TimeProvider>()));
@@ -113,6 +110,7 @@ public static class AltrinServer
             idle.Touch();
             return next(context);
         });
+        app.UseMiddleware<RequestLines>();
         app.UseMiddleware<HouseRules>();
         app.UseChangeNotes();
         app.UseExceptionHandler();

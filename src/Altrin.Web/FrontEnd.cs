@@ -1,4 +1,5 @@
 using System.Diagnostics.CodeAnalysis;
+using Altrin.Web.Security;
 using Microsoft.AspNetCore.StaticFiles;
 using Microsoft.Extensions.FileProviders;
 
@@ -38,9 +39,12 @@ internal static class FrontEnd
             return;
         }
         var files = new PhysicalFileProvider(root);
+        var page = File.ReadAllText(Path.Combine(root, "index.html"));
         app.Use((context, next) =>
         {
             if (Packed(context.Request, files) is { } packed) context.Request.Path = packed;
+            // By its file name it is the same page, with its number used once.
+            if (context.Request.Path == "/index.html") context.Request.Path = "/";
             return next(context);
         });
         app.UseStaticFiles(new StaticFileOptions
@@ -67,7 +71,9 @@ internal static class FrontEnd
             }
             context.Response.ContentType = "text/html; charset=utf-8";
             context.Response.Headers.CacheControl = "no-cache";
-            await context.Response.SendFileAsync(files.GetFileInfo("index.html"));
+            // The page makes its styles as it is drawn, and shows by this that they are its own.
+            var once = PagePolicy.NumberOnce(context);
+            await context.Response.WriteAsync(page.Replace("<head>", $"<head><meta property=\"csp-nonce\" nonce=\"{once}\">", StringComparison.Ordinal));
         });
     }
 }

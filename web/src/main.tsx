@@ -2,6 +2,8 @@ import '@fontsource-variable/atkinson-hyperlegible-next/wght.css'
 import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css'
 import './app.css'
 import { ChakraProvider } from '@chakra-ui/react'
+import createCache from '@emotion/cache'
+import { CacheProvider } from '@emotion/react'
 import { QueryClientProvider } from '@tanstack/react-query'
 import { lazy, StrictMode, Suspense, useEffect, useState } from 'react'
 import { createRoot } from 'react-dom/client'
@@ -40,44 +42,52 @@ function NoticesInQuiet() {
   return isQuiet ? <Notices /> : null
 }
 
+/** Styles made while the page is drawn carry the number that the server gave this page: it takes none that do not. */
+const styles = createCache({
+  key: 'css',
+  nonce: document.querySelector<HTMLMetaElement>('meta[property=csp-nonce]')?.nonce,
+})
+
 const first = stages.find((one) => one.id === 'stairs')
 
 createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>
-    <ChakraProvider value={system}>
-      <QueryClientProvider client={queries}>
-        <BrowserRouter>
-          <Routes>
-            <Route
-              path="/"
-              element={
-                <Suspense>
-                  <JobsPage />
-                </Suspense>
-              }
-            />
-            <Route
-              path="/kit"
-              element={
-                <Suspense>
-                  <KitPage />
-                </Suspense>
-              }
-            />
-            <Route path="/job/:id" element={<JobPage />}>
-              <Route index element={first && <first.Page />} />
-              {stages.map(({ id, Page }) => (
-                <Route key={id} path={id} element={<Page />} />
-              ))}
-              <Route path="*" element={<NotFound what="There is no such stage." />} />
-            </Route>
-            <Route path="*" element={<NotFound />} />
-          </Routes>
-        </BrowserRouter>
-        <Suspense>
-          <NoticesInQuiet />
-        </Suspense>
-      </QueryClientProvider>
-    </ChakraProvider>
+    <CacheProvider value={styles}>
+      <ChakraProvider value={system}>
+        <QueryClientProvider client={queries}>
+          <BrowserRouter>
+            <Routes>
+              <Route
+                path="/"
+                element={
+                  <Suspense>
+                    <JobsPage />
+                  </Suspense>
+                }
+              />
+              <Route
+                path="/kit"
+                element={
+                  <Suspense>
+                    <KitPage />
+                  </Suspense>
+                }
+              />
+              <Route path="/job/:id" element={<JobPage />}>
+                <Route index element={first && <first.Page />} />
+                {stages.map(({ id, Page }) => (
+                  <Route key={id} path={id} element={<Page />} />
+                ))}
+                <Route path="*" element={<NotFound what="There is no such stage." />} />
+              </Route>
+              <Route path="*" element={<NotFound />} />
+            </Routes>
+          </BrowserRouter>
+          <Suspense>
+            <NoticesInQuiet />
+          </Suspense>
+        </QueryClientProvider>
+      </ChakraProvider>
+    </CacheProvider>
   </StrictMode>,
 )

@@ -11,16 +11,13 @@ internal sealed class HouseRules(RequestDelegate next)
 {
     private static readonly HashSet<string> Hosts = new(StringComparer.OrdinalIgnoreCase) { "localhost", "127.0.0.1", "[::1]" };
 
-    private const string ContentPolicy = "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; "
-        + "font-src 'self'; connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
-
     public async Task InvokeAsync(HttpContext context)
     {
         // At the last moment: whoever clears an answer on the way, to say what went wrong, cannot take them off.
         context.Response.OnStarting(() =>
         {
             var headers = context.Response.Headers;
-            headers.ContentSecurityPolicy = ContentPolicy;
+            headers.ContentSecurityPolicy = PagePolicy.Of(context);
             headers.XContentTypeOptions = "nosniff";
             headers["Referrer-Policy"] = "no-referrer";
             headers["Cross-Origin-Resource-Policy"] = "same-origin";

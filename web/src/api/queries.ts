@@ -6,6 +6,7 @@ import type {
   AirView,
   ChannelPlanView,
   Comparison,
+  CopyHead,
   JobLine,
   JobView,
   JoinCode,
@@ -413,6 +414,16 @@ export const importJob = (text: string) =>
       headers: { 'content-type': 'application/json' },
     }),
   )
+
+export const copies = queryOptions({
+  queryKey: ['copies'],
+  queryFn: ({ signal }) => unwrap<CopyHead[]>(api.GET('/api/copies', { signal })),
+})
+
+export const makeCopy = () => unwrap<CopyHead[]>(api.POST('/api/copies', {}))
+
+export const putBack = (name: string) =>
+  unwrap<CopyHead[]>(api.POST('/api/copies/{name}/put-back', { params: { path: { name } } }))
 
 export const deleteJob = (id: string) =>
   unwrap<unknown>(api.DELETE('/api/jobs/{id}', { params: { path: { id } } }))

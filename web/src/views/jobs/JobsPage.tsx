@@ -17,6 +17,7 @@ import { useTheme } from '../../state/theme'
 import { UnreadableJob } from './UnreadableJob'
 
 const PhoneSheet = lazy(() => import('./PhoneSheet').then((it) => ({ default: it.PhoneSheet })))
+const CopiesSheet = lazy(() => import('./CopiesSheet').then((it) => ({ default: it.CopiesSheet })))
 const DeleteSheet = lazy(() => import('./DeleteSheet').then((it) => ({ default: it.DeleteSheet })))
 
 /** As many as a person looks through; more are found by name. */
@@ -79,6 +80,9 @@ export function JobsPage() {
           </Link>
           <Press kind="plain" onClick={() => turn({ open: 'phone' })}>
             Phone
+          </Press>
+          <Press kind="plain" onClick={() => turn({ open: 'copies' })}>
+            Copies
           </Press>
           <Press kind="plain" onClick={toggle}>
             {theme === 'dark' ? 'Light' : 'Dark'}
@@ -240,6 +244,7 @@ export function JobsPage() {
 
       <Suspense>
         {params.get('open') === 'phone' && <PhoneSheet onClose={() => turn({ open: null })} />}
+        {params.get('open') === 'copies' && <CopiesSheet onClose={() => turn({ open: null })} />}
         {doomed && (
           <DeleteSheet
             name={doomed.name}
