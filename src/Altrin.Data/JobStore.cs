@@ -24,17 +24,24 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
     private const int MostJobs = 16;
 
     private readonly PooledDbContextFactory<AltrinDb> contexts =
-        new(new DbContextOptionsBuilder<AltrinDb>().UseSqlite($"Data Source={databaseFile};Default Timeout=15").Options);
+        new(new DbContextOptionsBuilder<AltrinDb>().UseSqlite($"Data Source={databaseFile};Default Timeout=2").Options);
 
     private readonly ConcurrentDictionary<string, Job> latest = new(StringComparer.Ordinal);
 
     private readonly Histories histories = new();
 
+    /// <summary>When the file came to be: by this it is known.</summary>
+    private DateTime? begun;
+
     public Copies Copies { get; } = new(databaseFile, clock);
 
     /// <summary>Creates the file if need be, brings it to the present form, and sets write-ahead logging.</summary>
     /// <exception cref="StoreTroubleException">It is damaged, of a newer program, or held.</exception>
-    public void Prepare() => StoreStart.Prepare(databaseFile, Open);
+    public void Prepare()
+    {
+        StoreStart.Prepare(databaseFile, contexts.CreateDbContext);
+        begun = File.GetCreationTimeUtc(databaseFile);
+    }
 
     /// <summary>Puts a copy in the place of all jobs while the program runs. What was there is kept as a copy itself.</summary>
     /// <returns>The name of the copy of what was there; null where it is kept already.</returns>
@@ -419,5 +426,12 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
 
     private static Tick Tick(TickRow row) => new(row.StepKey, row.Revision, row.Outcome, row.Note, row.StartedAt, row.DoneAt);
 
-    internal AltrinDb Open() => contexts.CreateDbContext();
+    /// <exception cref="StoreTroubleException">The file was taken away or exchanged while the program runs.</exception>
+    internal AltrinDb Open()
+    {
+        // An open file can be written after it was taken away, and what is written then is nowhere.
+        if (begun is { } then && (!File.Exists(databaseFile) || File.GetCreationTimeUtc(databaseFile) != then))
+            throw new StoreTroubleException("The database is not there any more, or another one is in its place. Nothing was written: put it back, or end Altrin and start it anew.");
+        return contexts.CreateDbContext();
+    }
 }

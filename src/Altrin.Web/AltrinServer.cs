@@ -133,8 +133,7 @@ public static class AltrinServer
         app.MapShare();
         app.MapCopies();
         app.MapLive();
-        app.Map("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such address in the API."))
-            .ExcludeFromDescription();
+        app.MapNoSuchAddress();
         return app;
     }
 

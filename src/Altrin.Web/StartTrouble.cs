@@ -45,7 +45,9 @@ internal static class StartTrouble
             SqliteException or IOException when Directory.Exists(Path.Combine(folder, "altrin.db")) => $"{Path.Combine(folder, "altrin.db")} is a folder. Move it away.",
             SqliteException { SqliteErrorCode: 26 or 11 } => $"The database {Path.Combine(folder, "altrin.db")} is damaged or is none. Nothing was written to it: put a copy in its place, or move it away to begin anew.",
             SqliteException { SqliteErrorCode: 14 or 8 } or UnauthorizedAccessException => $"The folder {folder} cannot be written. Allow it, or choose another with --data.",
-            SqliteException { SqliteErrorCode: 13 } => $"The disk with {folder} is full. Make room there; nothing that was confirmed is lost.",
+            // errno of Linux: the file system is mounted so that nothing can be written.
+            IOException { HResult: 30 } => $"The folder {folder} cannot be written. Allow it, or choose another with --data.",
+            SqliteException { SqliteErrorCode: 13 } or IOException { HResult: 28 } => $"The disk with {folder} is full. Make room there; nothing that was confirmed is lost.",
             IOException when File.Exists(folder) => $"{folder} is a file. Choose a folder with --data.",
             SqliteException => StoreTroubleException.Behind(error)!.Message,
             { InnerException: { } inner } when inner is SqliteException or StoreTroubleException or IOException or UnauthorizedAccessException => Say(inner, data),

@@ -63,6 +63,37 @@ public class HostileInputTests
             }
     }
 
+    [Theory]
+    [InlineData("POST", "/api/jobs", "text/plain", HttpStatusCode.UnsupportedMediaType, "application/json")]
+    [InlineData("POST", "/api/jobs/x/photos?subject=y", "image/png", HttpStatusCode.UnsupportedMediaType, "application/octet-stream")]
+    [InlineData("PATCH", "/api/jobs", "application/json", HttpStatusCode.MethodNotAllowed, "GET, POST")]
+    [InlineData("DELETE", "/api/jobs/x/found/undo", "application/json", HttpStatusCode.MethodNotAllowed, "POST")]
+    [InlineData("POST", "/api/joobs", "application/json", HttpStatusCode.NotFound, "no such address")]
+    [InlineData("GET", "/api/jobs/x/found/undo/undo/undo", "application/json", HttpStatusCode.NotFound, "no such address")]
+    public async Task What_no_route_takes_is_told_apart(string method, string path, string content, HttpStatusCode status, string says)
+    {
+        using var app = new TestApp();
+        var request = new HttpRequestMessage(new(method), path) { Content = new StringContent("{}", Encoding.UTF8, content) };
+        var said = await TestApp.Json(await app.Client.SendAsync(request), status);
+        Assert.Contains(says, (string)said["title"]!, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_step_that_is_not_there_and_the_log_of_no_job_are_said_to_be_so()
+    {
+        using var app = new TestApp();
+        var job = await app.NewJob();
+        await TestApp.Json(await app.Send("PUT", $"/api/jobs/{job["id"]}/work-order/nothing", """{"revision":0,"outcome":"as-said"}"""), HttpStatusCode.NotFound);
+        await TestApp.Json(await app.Client.GetAsync("/api/jobs/nothing/log"), HttpStatusCode.NotFound);
+        await TestApp.Json(await app.Do(job, "planned", new { @do = "set-lan-address", device = "studio", address = "192.168.77.1/24" }));
+        var step = (await TestApp.Json(await app.Client.GetAsync($"/api/jobs/{job["id"]}/work-order")))["order"]!["steps"]![0]!["key"];
+        await TestApp.Json(await app.Send("PUT", $"/api/jobs/{job["id"]}/work-order/{step}", """{"revision":0,"outcome":"as-said","note":"seen"}"""));
+        // The plan is begun anew: what was said of the step that is gone may still be mended.
+        var version = (await TestApp.Json(await app.Client.GetAsync($"/api/jobs/{job["id"]}")))["version"];
+        await TestApp.Json(await app.Send("PUT", $"/api/jobs/{job["id"]}/planned", $$"""{"version":{{version}},"actions":[]}"""));
+        await TestApp.Json(await app.Send("PUT", $"/api/jobs/{job["id"]}/work-order/{step}", """{"revision":1,"outcome":"open","note":""}"""));
+    }
+
     [Fact]
     public async Task Bytes_that_are_no_text_are_refused_politely()
     {

@@ -49,12 +49,15 @@ internal static class WorkOrdersApi
             order.Steps.ToImmutableDictionary(step => step.Key, step => Sighting.PossibleAt(step).ToImmutableArray())));
     }
 
-    private static async Task<Results<Ok<TickView>, ValidationProblem, ProblemHttpResult>> Say(string id, string step, SetTick said, JobStore jobs, CancellationToken cancel)
+    /// <param name="way">Of the order that the step was seen in; as at <see cref="Get"/>.</param>
+    private static async Task<Results<Ok<TickView>, ValidationProblem, ProblemHttpResult>> Say(string id, string step, SetTick said, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)
     {
         if (said.Outcome is not ("open" or "as-said" or "something-else"))
             return Answers.Invalid("outcome", $"“{said.Outcome}” is unknown here. Use open, as-said or something-else.");
         if (said.Note is { Length: > MostNoteLetters }) return Answers.Invalid("note", $"Longer than {MostNoteLetters} letters. Shorten it.");
-        if (step.Length > 64) return Answers.Invalid("step", "No step has so long a key.");
+        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
+        // What was said of a step stays open to be said otherwise, also when the order has moved on.
+        if (!(await jobs.Ticks(id, cancel)).Any(tick => tick.StepKey == step) && !await IsThere(job, step, way, with, turns, cancel)) return NoSuchStep();
         var (result, tick) = await jobs.SetTick(id, new(step, said.Revision, said.Outcome, said.Note ?? "", said.StartedAt, null), cancel);
         return result switch
         {
@@ -63,6 +66,15 @@ internal static class WorkOrdersApi
             ChangeResult.ChangedMeanwhile => Answers.ChangedMeanwhile(),
             _ => throw new InvalidOperationException($"{result} is no answer to a tick."),
         };
+    }
+
+    /// <summary>In the order as it was asked for, or in the one that is shown to whoever asks for nothing.</summary>
+    private static async Task<bool> IsThere(Job job, string step, string? way, string? with, TurnStore turns, CancellationToken cancel)
+    {
+        var taken = await turns.List(job.Head.Id, cancel);
+        var asked = OrderDesk.Knows(way) ? OrderDesk.Of(job, taken, way, HandsOf(with), cancel) : null;
+        if (asked?.Order.Steps.Any(one => one.Key == step) == true) return true;
+        return OrderDesk.Of(job, taken, null, Hands.Laptop, cancel) is { } usual && (usual.Order.Steps.Any(one => one.Key == step) || usual.Other?.Order.Steps.Any(one => one.Key == step) == true);
     }
 
     private static async Task<Results<Ok<RehearsalView>, ProblemHttpResult>> Rehearse(string id, string step, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)

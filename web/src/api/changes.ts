@@ -35,7 +35,12 @@ export function sendHouseChange(change: HouseChange, version: number): Promise<J
   }
 }
 
-export const sendTick = (change: Extract<Change, { what: 'tick' }>, now: TickView): Promise<TickView> => {
+/** @param asked The order in which the step was seen. */
+export const sendTick = (
+  change: Extract<Change, { what: 'tick' }>,
+  now: TickView,
+  asked?: { way?: string; with?: string },
+): Promise<TickView> => {
   const { revision, outcome, note, startedAt } = { ...now, ...change.tick }
-  return setTick(change.job, change.step, { revision, outcome, note, startedAt })
+  return setTick(change.job, change.step, { revision, outcome, note, startedAt }, asked)
 }

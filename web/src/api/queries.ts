@@ -482,7 +482,8 @@ export const setTick = (
   id: string,
   step: string,
   tick: { revision: number; outcome: string; note?: string; startedAt?: string | null },
+  asked: Asked = {},
 ) =>
   unwrap<TickView>(
-    api.PUT('/api/jobs/{id}/work-order/{step}', { params: { path: { id, step } }, body: tick }),
+    api.PUT('/api/jobs/{id}/work-order/{step}', { params: { path: { id, step }, query: asked }, body: tick }),
   )

@@ -36,16 +36,17 @@ type TickSaid = Extract<Change, { what: 'tick' }>
 
 /** Says what was seen at a step; where somebody else has said something meanwhile, both are kept. */
 async function sendTickOf(queries: QueryClient, change: TickSaid, version: number): Promise<TickView> {
-  const order = workOrder(change.job, version, askedNow(change.job))
+  const asked = askedNow(change.job)
+  const order = workOrder(change.job, version, asked)
   const known = queries.getQueryData<WorkOrderView>(order.queryKey) ?? (await queries.fetchQuery(order))
   const of = (view: WorkOrderView) =>
     view.ticks.find((one) => one.stepKey === change.step) ?? untouched(change.step)
   try {
-    return await sendTick(change, of(known))
+    return await sendTick(change, of(known), asked)
   } catch (error) {
     if (!(error instanceof ApiProblem) || error.status !== 409) throw error
     const now = of(await queries.fetchQuery({ ...order, staleTime: 0 }))
-    return await sendTick({ ...change, tick: besides(now, change.tick) }, now)
+    return await sendTick({ ...change, tick: besides(now, change.tick) }, now, asked)
   }
 }
 
