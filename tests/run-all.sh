@@ -82,7 +82,7 @@ suites Altrin.Core.Tests
 need_packages iproute2 nftables dnsmasq-base udhcpc || note "Altrin.KernelLab.Tests will be skipped: its tools are missing"
 # Twenty houses fewer than ./altrin lab builds of itself: a third of what this part takes.
 [ "${long:-0}" != 0 ] || export ALTRIN_LAB_COUNT="${ALTRIN_LAB_COUNT:-40}"
-suites Altrin.Web.Tests Altrin.KernelLab.Tests
+suites Altrin.Web.Tests Altrin.KernelLab.Tests Altrin.Attack.Tests
 pages_suite
 if need_packages chromium chromium-driver; then
   suites Altrin.Browser.Tests

@@ -68,6 +68,7 @@ public class HostileInputTests
     [InlineData("POST", "/api/jobs/x/photos?subject=y", "image/png", HttpStatusCode.UnsupportedMediaType, "application/octet-stream")]
     [InlineData("PATCH", "/api/jobs", "application/json", HttpStatusCode.MethodNotAllowed, "GET, POST")]
     [InlineData("DELETE", "/api/jobs/x/found/undo", "application/json", HttpStatusCode.MethodNotAllowed, "POST")]
+    [InlineData("PUT", "/api/jobs/%2500/secrets", "text/plain", HttpStatusCode.UnsupportedMediaType, "application/json")]
     [InlineData("POST", "/api/joobs", "application/json", HttpStatusCode.NotFound, "no such address")]
     [InlineData("GET", "/api/jobs/x/found/undo/undo/undo", "application/json", HttpStatusCode.NotFound, "no such address")]
     public async Task What_no_route_takes_is_told_apart(string method, string path, string content, HttpStatusCode status, string says)

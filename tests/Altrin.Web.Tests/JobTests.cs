@@ -151,7 +151,7 @@ public class JobTests
             job = await Json(await app.Do(job, "planned", ToAccess));
             job = await Json(await app.Client.PostAsJsonAsync($"/api/jobs/{job["id"]}/planned/undo", new { version = (int)job["version"]! }));
             id = (string)job["id"]!;
-            await Json(await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/abc", new { revision = 0, outcome = "as-said", note = "green lamp" }));
+            await Json(await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/{await FirstStep(app, id)}", new { revision = 0, outcome = "as-said", note = "green lamp" }));
         }
         using (var app = new TestApp(data))
         {
@@ -165,13 +165,16 @@ public class JobTests
         Directory.Delete(data, recursive: true);
     }
 
+    private static async Task<string> FirstStep(TestApp app, string id) => (string)(await Json(await app.Client.GetAsync($"/api/jobs/{id}/work-order")))["order"]!["steps"]![0]!["key"]!;
+
     [Fact]
     public async Task A_tick_said_in_two_tabs_is_not_overwritten()
     {
         using var app = new TestApp();
-        var id = (await app.NewJob())["id"];
-        await Json(await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/abc", new { revision = 0, outcome = "as-said" }));
-        var late = await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/abc", new { revision = 0, outcome = "something-else", note = "red lamp" });
+        var id = (string)(await Json(await app.Do(await app.NewJob(), "planned", Address("192.168.31.2/24"))))["id"]!;
+        var step = await FirstStep(app, id);
+        await Json(await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/{step}", new { revision = 0, outcome = "as-said" }));
+        var late = await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/{step}", new { revision = 0, outcome = "something-else", note = "red lamp" });
         Assert.Equal(HttpStatusCode.Conflict, late.StatusCode);
     }
 
@@ -299,12 +302,13 @@ public class JobTests
     public async Task A_tick_said_twice_is_one_tick()
     {
         using var app = new TestApp();
-        var id = (await app.NewJob())["id"];
+        var id = (string)(await Json(await app.Do(await app.NewJob(), "planned", Address("192.168.31.2/24"))))["id"]!;
+        var step = await FirstStep(app, id);
         var said = new { revision = 0, outcome = "as-said", note = "green lamp" };
-        var first = await Json(await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/abc", said));
-        var second = await Json(await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/abc", said));
+        var first = await Json(await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/{step}", said));
+        var second = await Json(await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/{step}", said));
         Assert.Equal((1, "green lamp"), ((int)second["revision"]!, (string)first["note"]!));
-        Assert.Equal(HttpStatusCode.Conflict, (await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/abc", new { revision = 0, outcome = "open" })).StatusCode);
+        Assert.Equal(HttpStatusCode.Conflict, (await app.Client.PutAsJsonAsync($"/api/jobs/{id}/work-order/{step}", new { revision = 0, outcome = "open" })).StatusCode);
     }
 
     [Fact, Trait("kind", "formats")]

@@ -18,7 +18,8 @@ internal static class NoSuchAddress
 
     private static Task Answer(HttpContext context, List<(TemplateMatcher Address, string[] Methods, string[] Contents)> known)
     {
-        var path = context.Request.Path.Value!.TrimEnd('/');
+        // Not by way of text that would be decoded once more.
+        var path = new PathString(context.Request.Path.Value!.TrimEnd('/'));
         var here = known.Where(route => route.Address.TryMatch(path, [])).ToList();
         var methods = here.SelectMany(route => route.Methods).Distinct().Order().ToList();
         if (here.Count == 0 || methods.Count == 0) return Say(context, StatusCodes.Status404NotFound, "There is no such address in the API.");

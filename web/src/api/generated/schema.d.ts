@@ -1134,7 +1134,10 @@ export interface paths {
         get?: never;
         put: {
             parameters: {
-                query?: never;
+                query?: {
+                    way?: string;
+                    with?: string;
+                };
                 header?: never;
                 path: {
                     id: string;
