@@ -24,14 +24,14 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
     private const int MostJobs = 16;
 
     private readonly PooledDbContextFactory<AltrinDb> contexts =
-        new(new DbContextOptionsBuilder<AltrinDb>().UseSqlite($"Data Source={databaseFile};Default Timeout=2").Options);
+        new(new DbContextOptionsBuilder<AltrinDb>().UseSqlite(Words(databaseFile, SqliteOpenMode.ReadWrite)).Options);
+
+    /// <summary>Another program that holds the file is waited for two seconds. A file that is not there is made at the start alone.</summary>
+    private static string Words(string file, SqliteOpenMode mode) => new SqliteConnectionStringBuilder { DataSource = file, Mode = mode, DefaultTimeout = 2 }.ToString();
 
     private readonly ConcurrentDictionary<string, Job> latest = new(StringComparer.Ordinal);
 
     private readonly Histories histories = new();
-
-    /// <summary>When the file came to be: by this it is known.</summary>
-    private DateTime? begun;
 
     public Copies Copies { get; } = new(databaseFile, clock);
 
@@ -39,8 +39,7 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
     /// <exception cref="StoreTroubleException">It is damaged, of a newer program, or held.</exception>
     public void Prepare()
     {
-        StoreStart.Prepare(databaseFile, contexts.CreateDbContext);
-        begun = File.GetCreationTimeUtc(databaseFile);
+        StoreStart.Prepare(databaseFile, () => new(new DbContextOptionsBuilder<AltrinDb>().UseSqlite(Words(databaseFile, SqliteOpenMode.ReadWriteCreate)).Options));
     }
 
     /// <summary>Puts a copy in the place of all jobs while the program runs. What was there is kept as a copy itself.</summary>
@@ -429,9 +428,17 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
     /// <exception cref="StoreTroubleException">The file was taken away or exchanged while the program runs.</exception>
     internal AltrinDb Open()
     {
-        // An open file can be written after it was taken away, and what is written then is nowhere.
-        if (begun is { } then && (!File.Exists(databaseFile) || File.GetCreationTimeUtc(databaseFile) != then))
+        var db = contexts.CreateDbContext();
+        try
+        {
+            db.Database.OpenConnection();
+            if (!MovedFile.Is((SqliteConnection)db.Database.GetDbConnection())) return db;
             throw new StoreTroubleException("The database is not there any more, or another one is in its place. Nothing was written: put it back, or end Altrin and start it anew.");
-        return contexts.CreateDbContext();
+        }
+        catch
+        {
+            db.Dispose();
+            throw;
+        }
     }
 }
