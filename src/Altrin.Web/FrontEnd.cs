@@ -39,7 +39,6 @@ internal static class FrontEnd
             return;
         }
         var files = new PhysicalFileProvider(root);
-        var page = File.ReadAllText(Path.Combine(root, "index.html"));
         app.Use((context, next) =>
         {
             if (Packed(context.Request, files) is { } packed) context.Request.Path = packed;
@@ -73,6 +72,8 @@ internal static class FrontEnd
             context.Response.Headers.CacheControl = "no-cache";
             // The page makes its styles as it is drawn, and shows by this that they are its own.
             var once = PagePolicy.NumberOnce(context);
+            // Read each time: newer pages may have been built while it runs.
+            var page = await File.ReadAllTextAsync(Path.Combine(root, "index.html"), context.RequestAborted);
             await context.Response.WriteAsync(page.Replace("<head>", $"<head><meta property=\"csp-nonce\" nonce=\"{once}\">", StringComparison.Ordinal));
         });
     }

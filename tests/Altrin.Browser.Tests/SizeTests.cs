@@ -29,7 +29,14 @@ public sealed class SizeTests : HandTest
     public void Three_hundred_boxes_and_six_hundred_things_can_be_worked_with()
     {
         OpenHouse(Big(300, 600));
-        Browser.Css("[data-box=s300]");
+        Browser.Css("[data-box=gw]");
+        // What is in the window is drawn, and what is asked for.
+        Assert.InRange(Browser.Count("[data-card]"), 2, 200);
+        Browser.Run("document.querySelector('[data-box=gw]').focus()");
+        Browser.Keys(OpenQA.Selenium.Keys.End);
+        Browser.Until(() => Browser.Focus.StartsWith("Thing", StringComparison.Ordinal), "the last thing");
+        Browser.Keys(OpenQA.Selenium.Keys.Home);
+        Browser.Until(() => Browser.Focus == "gw", "the first box");
         Browser.Keys("/");
         Browser.Css("input[aria-label='Name, room, MAC or address']").SendKeys("Switch 250" + Enter);
         Browser.Until(() => Value("Name") == "Switch 250", "the box");

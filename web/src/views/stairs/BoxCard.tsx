@@ -28,10 +28,7 @@ export const BoxCard = memo(function BoxCard(props: {
         tabIndex={-1}
         data-rove="card"
         position="absolute"
-        left={`${box.x}px`}
-        top={`${box.y}px`}
-        w={`${box.w}px`}
-        h={`${box.h}px`}
+        style={{ left: box.x, top: box.y, width: box.w, height: box.h }}
         bg="sheet"
         border="2px solid"
         borderColor={mark === 'fault' ? 'brick' : on ? 'spruce' : 'ink'}
@@ -82,9 +79,7 @@ export const BoxCard = memo(function BoxCard(props: {
       {step && box.words && box.words.w > 90 && (
         <Box
           position="absolute"
-          left={`${box.words.x}px`}
-          top={`${box.words.y}px`}
-          w={`${box.words.w}px`}
+          style={{ left: box.words.x, top: box.words.y, width: box.words.w }}
           pointerEvents="none"
         >
           {step.upper == null ? (

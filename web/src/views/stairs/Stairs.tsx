@@ -28,6 +28,7 @@ import { useCard } from './useCard'
 import { useLine } from './useLine'
 import { usePlaceKind } from './usePlaceKind'
 import { useRoving } from './useRoving'
+import { useSeen } from './useSeen'
 
 /** Which treads say something else than before: they are traced once. */
 function useChanged(house: HouseView): Set<string> {
@@ -64,7 +65,6 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
   const isMarking = useMarks((store) => store.marked.length > 0)
   const ground = useRef<HTMLDivElement>(null)
   const stairs = useRef<HTMLDivElement>(null)
-  const roving = useRoving(stairs, selected)
   const [lineOpen, openLine] = useLine()
   const [width, setWidth] = useState(0)
   useLayoutEffect(() => {
@@ -101,6 +101,15 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
       ),
     [house],
   )
+  const { isSeen, show } = useSeen(stairs, house.boxes.length + house.things.length)
+  const roving = useRoving(stairs, selected, (end) => {
+    const ids = (placed?.treads ?? []).flatMap((tread) => [
+      ...tread.boxes.map((box) => box.device.id),
+      ...tread.things.map((one) => one.endpoint.id),
+    ])
+    show(end === 'Home' ? ids[0] : ids.at(-1))
+  })
+  const isDrawn = (id: string, at: { y: number; h: number }) => id === selected || isSeen(id, at)
   const { take, carry } = useCableMoves()
   const changed = useChanged(house)
   const devices = house.document.devices ?? []
@@ -219,10 +228,7 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
                     key={tread.tread.segment}
                     data-ground={tread.tread.segment}
                     position="absolute"
-                    left={`${tread.x}px`}
-                    top={`${tread.y}px`}
-                    w={`${tread.w}px`}
-                    h={`${tread.h}px`}
+                    style={{ left: tread.x, top: tread.y, width: tread.w, height: tread.h }}
                     border="2px dashed"
                     borderColor="spruce"
                     borderRadius="4px"
@@ -230,31 +236,35 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
                 ))}
               <Box as="ul" aria-label="Stairs" listStyleType="none">
                 {placed.treads.map((tread) => (
-                  <Box as="li" key={tread.tread.segment} data-tread>
-                    <TreadLabel tread={tread} house={house} isLook={isLook} />
-                    <Box as="ul" aria-label="On it" listStyleType="none">
-                      {tread.boxes.map((box) => (
-                        <BoxCard
-                          key={box.device.id}
-                          box={box}
-                          house={house}
-                          on={selected === box.device.id}
-                          mark={marks.get(box.device.id)}
-                          words={about.get(box.device.id)}
-                          own={own.get(box.device.id)}
-                        />
-                      ))}
-                      {tread.things.map((one) => (
-                        <ThingCard
-                          key={one.endpoint.id}
-                          {...one}
-                          {...addressWords(house, one.endpoint, tread.tread.subnets)}
-                          on={selected === one.endpoint.id}
-                          mark={marks.get(one.endpoint.id)}
-                        />
-                      ))}
-                    </Box>
-                  </Box>
+                  <li key={tread.tread.segment} data-tread>
+                    {isSeen(null, tread) && <TreadLabel tread={tread} house={house} isLook={isLook} />}
+                    <ul aria-label="On it" style={{ listStyleType: 'none' }}>
+                      {tread.boxes
+                        .filter((box) => isDrawn(box.device.id, box))
+                        .map((box) => (
+                          <BoxCard
+                            key={box.device.id}
+                            box={box}
+                            house={house}
+                            on={selected === box.device.id}
+                            mark={marks.get(box.device.id)}
+                            words={about.get(box.device.id)}
+                            own={own.get(box.device.id)}
+                          />
+                        ))}
+                      {tread.things
+                        .filter((one) => isDrawn(one.endpoint.id, one))
+                        .map((one) => (
+                          <ThingCard
+                            key={one.endpoint.id}
+                            {...one}
+                            {...addressWords(house, one.endpoint, tread.tread.subnets)}
+                            on={selected === one.endpoint.id}
+                            mark={marks.get(one.endpoint.id)}
+                          />
+                        ))}
+                    </ul>
+                  </li>
                 ))}
               </Box>
               {placed.radios.map((radio) => (

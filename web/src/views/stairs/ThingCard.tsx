@@ -27,10 +27,7 @@ export const ThingCard = memo(function ThingCard(props: {
         tabIndex={-1}
         data-rove="card"
         position="absolute"
-        left={`${x}px`}
-        top={`${y}px`}
-        w={`${w}px`}
-        h={`${h}px`}
+        style={{ left: x, top: y, width: w, height: h }}
         bg={isMarked ? 'spruceWash' : 'sheet'}
         border={isMarked ? '2.5px dashed' : '1.5px solid'}
         borderColor={isMarked ? 'spruce' : mark === 'fault' ? 'brick' : on ? 'spruce' : 'quiet'}

@@ -18,9 +18,7 @@ export function TreadLabel(props: { tread: PlacedTread; house: HouseView; isLook
   return (
     <Box
       position="absolute"
-      left={`${label.x}px`}
-      top={`${label.y}px`}
-      w={`${label.w}px`}
+      style={{ left: label.x, top: label.y, width: label.w }}
       textAlign={label.right ? 'right' : 'left'}
       pointerEvents="none"
     >

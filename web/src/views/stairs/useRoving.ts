@@ -6,8 +6,14 @@ const sockets = '[data-rove=socket]'
 /**
  * The Stairs are one stop of the Tab key. Inside, Up and Down go along boxes and things, Right goes into a box's sockets and along them, Left
  * back and out; Page Up and Page Down go from tread to tread, Home and End to the ends.
+ *
+ * @param showEnd Draws the first or the last card at once.
  */
-export function useRoving(ground: RefObject<HTMLElement | null>, selected: string | null) {
+export function useRoving(
+  ground: RefObject<HTMLElement | null>,
+  selected: string | null,
+  showEnd?: (end: 'Home' | 'End') => void,
+) {
   const last = useRef<string | null>(null)
   const nameOf = (stop: HTMLElement) => stop.dataset.box ?? stop.dataset.thing ?? stop.dataset.socket ?? ''
 
@@ -52,9 +58,11 @@ export function useRoving(ground: RefObject<HTMLElement | null>, selected: strin
         ArrowLeft: () => (isCard ? all[at - 1] : (own[along - 1] ?? card ?? undefined)),
         PageDown: () => treads[tread + 1]?.querySelector<HTMLElement>(cards) ?? undefined,
         PageUp: () => treads[tread - 1]?.querySelector<HTMLElement>(cards) ?? undefined,
-        Home: () => all[0],
-        End: () => all.at(-1),
+        Home: () => ground.current?.querySelector<HTMLElement>(cards) ?? undefined,
+        End: () => [...(ground.current?.querySelectorAll<HTMLElement>(cards) ?? [])].at(-1),
       }
+      // Of a big house the ends are drawn when they are asked for.
+      if (event.key === 'Home' || event.key === 'End') showEnd?.(event.key)
       const way = ways[event.key]
       if (!way) return
       event.preventDefault()
