@@ -36,11 +36,16 @@ public sealed class Copies(string databaseFile, TimeProvider clock)
         var at = clock.GetUtcNow();
         var name = at.ToString(Stamp, CultureInfo.InvariantCulture) + (isBefore ? Before : "");
         var (file, half) = (FileOf(name), Path.Combine(folder, $"{name}.half"));
-        File.Delete(half);
+        // Of a start that was killed while it copied.
+        foreach (var left in Directory.EnumerateFiles(folder, "*.half*")) File.Delete(left);
         // SQLite's own way: whole even while others write, the log included.
         using (var from = Opened(databaseFile, SqliteOpenMode.ReadWrite))
         using (var to = Opened(half, SqliteOpenMode.ReadWriteCreate))
+        {
             from.BackupDatabase(to);
+            // A copy is one file: without a log it leaves none beside it, however it is looked at.
+            Run(to, "PRAGMA journal_mode=DELETE");
+        }
         ForOwner(half);
         // Of nothing no copy: it would push out one that holds something.
         if (!HoldsJobs(half))

@@ -54,6 +54,8 @@ public sealed class CopiesTests : IDisposable
         await Names();
         await Names();
         Assert.Equal([5, 4, 3], copies.All().Select(copy => copy.Jobs));
+        // Three files, and nothing that a look at them left behind.
+        Assert.Equal(3, Directory.GetFiles(Path.Combine(folder, "copies")).Length);
         if (OperatingSystem.IsWindows()) return;
         foreach (var file in Directory.GetFiles(Path.Combine(folder, "copies"))) Assert.Equal(UnixFileMode.UserRead | UnixFileMode.UserWrite, File.GetUnixFileMode(file));
     }
