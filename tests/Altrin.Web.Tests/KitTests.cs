@@ -16,7 +16,7 @@ public class KitTests
     {
         using var app = new TestApp();
         Assert.Equal(HttpStatusCode.OK, (await Import(app, Kind("mine"))).StatusCode);
-        using var later = new TestApp(app.Data);
+        using var later = app.Again();
         var all = JsonNode.Parse(await later.Client.GetStringAsync("/api/kit"))!.AsArray();
         Assert.Equal("mine", (string)all.Single(one => (bool)one!["isOwn"]!)!["kit"]!);
         Assert.Contains("\"mine\"", await later.Client.GetStringAsync("/api/kit/mine"), StringComparison.Ordinal);

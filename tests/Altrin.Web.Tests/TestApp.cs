@@ -52,6 +52,14 @@ public sealed class TestApp : IDisposable
         return JsonNode.Parse(text)!;
     }
 
+    /// <summary>The next start on the same folder; this one has ended by then.</summary>
+    public TestApp Again()
+    {
+        Client.Dispose();
+        factory.Dispose();
+        return new(Data);
+    }
+
     public void Dispose()
     {
         Client.Dispose();
