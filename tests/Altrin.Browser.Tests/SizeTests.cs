@@ -66,8 +66,8 @@ public sealed class SizeTests : HandTest
         var kilobytes = files.Sum(file => new FileInfo(Path.Combine(dist, File.Exists(Path.Combine(dist, file + ".br")) ? file + ".br" : file)).Length) / 1000.0;
         OpenDemo();
         Browser.Css("[data-box=gw]");
-        // And it is what goes over the wire.
-        foreach (var file in files) Assert.True((bool)Browser.Run("return performance.getEntriesByType('resource').some((one) => one.name.endsWith(arguments[0]) && one.encodedBodySize <= arguments[1])", "/" + file, new FileInfo(Path.Combine(dist, file)).Length)!, file);
+        // And it is what goes over the wire; packed on the way, a file of one line may gain some bytes.
+        foreach (var file in files) Assert.True((bool)Browser.Run("return performance.getEntriesByType('resource').some((one) => one.name.endsWith(arguments[0]) && one.encodedBodySize <= arguments[1] + 64)", "/" + file, new FileInfo(Path.Combine(dist, file)).Length)!, file);
         TestContext.Current.SendDiagnosticMessage($"first stage: {kilobytes:0} kB of script and style");
         Assert.InRange(kilobytes, 50, 180);
     }
