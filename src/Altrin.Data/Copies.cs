@@ -32,7 +32,8 @@ public sealed class Copies(string databaseFile, TimeProvider clock)
     /// <returns>Its name; null where it is kept already.</returns>
     public string? Keep(bool isBefore = false)
     {
-        OwnFolder();
+        // Passwords are in it, if sealed: nobody else's business.
+        OwnerOnly.Folder(folder);
         var at = clock.GetUtcNow();
         var name = at.ToString(Stamp, CultureInfo.InvariantCulture) + (isBefore ? Before : "");
         var (file, half) = (FileOf(name), Path.Combine(folder, $"{name}.half"));
@@ -46,7 +47,7 @@ public sealed class Copies(string databaseFile, TimeProvider clock)
             // A copy is one file: without a log it leaves none beside it, however it is looked at.
             Run(to, "PRAGMA journal_mode=DELETE");
         }
-        ForOwner(half);
+        OwnerOnly.File(half);
         // Of nothing no copy: it would push out one that holds something.
         if (!HoldsJobs(half))
         {
@@ -179,17 +180,5 @@ public sealed class Copies(string databaseFile, TimeProvider clock)
             command.Parameters.AddWithValue("$name", (object?)name ?? DBNull.Value);
         }
         return command.ExecuteNonQuery();
-    }
-
-    /// <summary>Passwords are in it, if sealed: nobody else's business.</summary>
-    private void OwnFolder()
-    {
-        Directory.CreateDirectory(folder);
-        if (!OperatingSystem.IsWindows()) File.SetUnixFileMode(folder, UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute);
-    }
-
-    private static void ForOwner(string file)
-    {
-        if (!OperatingSystem.IsWindows()) File.SetUnixFileMode(file, UnixFileMode.UserRead | UnixFileMode.UserWrite);
     }
 }

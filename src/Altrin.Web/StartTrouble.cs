@@ -43,7 +43,6 @@ internal static class StartTrouble
             StoreTroubleException trouble => trouble.Message,
             IOException { InnerException: AddressInUseException } => "Another program, perhaps another Altrin, has this port. End it, or start with --port (for the phone’s: --share-port) and another number.",
             SqliteException or IOException when Directory.Exists(Path.Combine(folder, "altrin.db")) => $"{Path.Combine(folder, "altrin.db")} is a folder. Move it away.",
-            SqliteException { SqliteErrorCode: 26 or 11 } => $"The database {Path.Combine(folder, "altrin.db")} is damaged or is none. Nothing was written to it: put a copy in its place, or move it away to begin anew.",
             SqliteException { SqliteErrorCode: 14 or 8 } or UnauthorizedAccessException => $"The folder {folder} cannot be written. Allow it, or choose another with --data.",
             // errno of Linux: the file system is mounted so that nothing can be written.
             IOException { HResult: 30 } => $"The folder {folder} cannot be written. Allow it, or choose another with --data.",

@@ -1,5 +1,5 @@
+using Altrin.Web.Security;
 using Microsoft.AspNetCore.Http.Metadata;
-using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Routing.Template;
 
 namespace Altrin.Web.Api;
@@ -22,21 +22,15 @@ internal static class NoSuchAddress
         var path = new PathString(context.Request.Path.Value!.TrimEnd('/'));
         var here = known.Where(route => route.Address.TryMatch(path, [])).ToList();
         var methods = here.SelectMany(route => route.Methods).Distinct().Order().ToList();
-        if (here.Count == 0 || methods.Count == 0) return Say(context, StatusCodes.Status404NotFound, "There is no such address in the API.");
+        if (here.Count == 0 || methods.Count == 0) return Refusal.Say(context, StatusCodes.Status404NotFound, "There is no such address in the API.");
         if (!methods.Contains(context.Request.Method))
         {
             context.Response.Headers.Allow = string.Join(", ", methods);
-            return Say(context, StatusCodes.Status405MethodNotAllowed, $"This address takes {string.Join(", ", methods)} alone.");
+            return Refusal.Say(context, StatusCodes.Status405MethodNotAllowed, $"This address takes {string.Join(", ", methods)} alone.");
         }
         var contents = here.Where(route => route.Methods.Contains(context.Request.Method)).SelectMany(route => route.Contents).Distinct().ToList();
         return contents.Count == 0
-            ? Say(context, StatusCodes.Status404NotFound, "There is no such address in the API.")
-            : Say(context, StatusCodes.Status415UnsupportedMediaType, $"Send it as {string.Join(" or ", contents)}, and say so in the content type.");
-    }
-
-    private static Task Say(HttpContext context, int status, string title)
-    {
-        context.Response.StatusCode = status;
-        return context.Response.WriteAsJsonAsync(new ProblemDetails { Status = status, Title = title }, options: null, "application/problem+json");
+            ? Refusal.Say(context, StatusCodes.Status404NotFound, "There is no such address in the API.")
+            : Refusal.Say(context, StatusCodes.Status415UnsupportedMediaType, $"Send it as {string.Join(" or ", contents)}, and say so in the content type.");
     }
 }

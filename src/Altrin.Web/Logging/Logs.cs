@@ -1,3 +1,4 @@
+using Altrin.Data;
 using Altrin.Web.Security;
 using Serilog;
 using Serilog.Core;

@@ -1,5 +1,4 @@
 using Altrin.Web.Share;
-using Microsoft.AspNetCore.Mvc;
 using Microsoft.Net.Http.Headers;
 
 namespace Altrin.Web.Security;
@@ -25,11 +24,11 @@ internal sealed class HouseRules(RequestDelegate next)
             return Task.CompletedTask;
         });
         if (!IsKnown(context))
-            await Refuse(context, StatusCodes.Status421MisdirectedRequest, "This name is not answered here. Open http://localhost instead, or on a phone the address that the laptop shows.");
+            await Refusal.Say(context, StatusCodes.Status421MisdirectedRequest, "This name is not answered here. Open http://localhost instead, or on a phone the address that the laptop shows.");
         else if (IsWrite(context.Request.Method) && !IsFromOurPages(context.Request))
-            await Refuse(context, StatusCodes.Status403Forbidden, "Changes are taken from Altrin's own pages only.");
+            await Refusal.Say(context, StatusCodes.Status403Forbidden, "Changes are taken from Altrin's own pages only.");
         else if (!IsUtf8(context.Request))
-            await Refuse(context, StatusCodes.Status415UnsupportedMediaType, "The content type names another charset than UTF-8. Send UTF-8 and name none (RFC 8259, 8.1).");
+            await Refusal.Say(context, StatusCodes.Status415UnsupportedMediaType, "The content type names another charset than UTF-8. Send UTF-8 and name none (RFC 8259, 8.1).");
         else await next(context);
     }
 
@@ -55,11 +54,5 @@ internal sealed class HouseRules(RequestDelegate next)
     {
         if (request.Headers.TryGetValue("Sec-Fetch-Site", out var site) && site != "same-origin" && site != "none") return false;
         return !request.Headers.TryGetValue("Origin", out var origin) || origin == $"{request.Scheme}://{request.Host}";
-    }
-
-    private static Task Refuse(HttpContext context, int status, string title)
-    {
-        context.Response.StatusCode = status;
-        return context.Response.WriteAsJsonAsync(new ProblemDetails { Status = status, Title = title }, options: null, "application/problem+json");
     }
 }

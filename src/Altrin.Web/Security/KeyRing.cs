@@ -1,3 +1,4 @@
+using Altrin.Data;
 using Microsoft.AspNetCore.DataProtection;
 
 namespace Altrin.Web.Security;

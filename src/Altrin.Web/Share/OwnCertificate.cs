@@ -1,6 +1,7 @@
 using System.Net;
 using System.Security.Cryptography;
 using System.Security.Cryptography.X509Certificates;
+using Altrin.Data;
 using Altrin.Web.Security;
 
 namespace Altrin.Web.Share;

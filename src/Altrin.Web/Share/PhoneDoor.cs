@@ -1,7 +1,7 @@
 using System.Net;
 using System.Threading.RateLimiting;
+using Altrin.Web.Security;
 using Microsoft.AspNetCore.Http.Features;
-using Microsoft.AspNetCore.Mvc;
 
 namespace Altrin.Web.Share;
 
@@ -47,7 +47,7 @@ internal sealed class PhoneDoor(RequestDelegate next, PhoneSessions sessions, Jo
             await next(context);
         }
         else if (IsLookedAt(context.Request)) context.Response.Redirect(JoinPage.Path);
-        else await Say(context, StatusCodes.Status401Unauthorized, "This phone has not joined, or its session was ended. Make a code on the laptop and join.");
+        else await Refusal.Say(context, StatusCodes.Status401Unauthorized, "This phone has not joined, or its session was ended. Make a code on the laptop and join.");
     }
 
     public void Dispose()
@@ -75,7 +75,7 @@ internal sealed class PhoneDoor(RequestDelegate next, PhoneSessions sessions, Jo
         if (context.Features.Get<IHttpMaxRequestBodySizeFeature>() is { IsReadOnly: false } size) size.MaxRequestBodySize = MostJoinBytes;
         if (!context.Request.HasJsonContentType())
         {
-            await Say(context, StatusCodes.Status400BadRequest, "Send the code as JSON: {\"code\": \"…\"}.");
+            await Refusal.Say(context, StatusCodes.Status400BadRequest, "Send the code as JSON: {\"code\": \"…\"}.");
             return;
         }
         JoinRequest? asked = null;
@@ -83,13 +83,13 @@ internal sealed class PhoneDoor(RequestDelegate next, PhoneSessions sessions, Jo
         catch (System.Text.Json.JsonException) { /* No code stands there, so it is not the right one. */ }
         if (asked?.Code is null || !codes.Use(asked.Code))
         {
-            await Say(context, StatusCodes.Status403Forbidden, "This code is not the one on the laptop. A code is good once, for five minutes: make a new one there.");
+            await Refusal.Say(context, StatusCodes.Status403Forbidden, "This code is not the one on the laptop. A code is good once, for five minutes: make a new one there.");
             return;
         }
         var name = new string([.. (asked.Name ?? "").Where(letter => !char.IsControl(letter)).Take(MostNameLetters)]).Trim();
         if (sessions.Join(name.Length == 0 ? "A phone" : name, from) is not var (session, token))
         {
-            await Say(context, StatusCodes.Status409Conflict, $"{PhoneSessions.Most} phones have joined already. End one on the laptop first.");
+            await Refusal.Say(context, StatusCodes.Status409Conflict, $"{PhoneSessions.Most} phones have joined already. End one on the laptop first.");
             return;
         }
         context.Response.Cookies.Append(Cookie, token, new() { Secure = true, HttpOnly = true, SameSite = SameSiteMode.Strict, Path = "/", MaxAge = PhoneSessions.Life });
@@ -103,13 +103,7 @@ internal sealed class PhoneDoor(RequestDelegate next, PhoneSessions sessions, Jo
     private static Task TooMany(HttpContext context)
     {
         context.Response.Headers.RetryAfter = "60";
-        return Say(context, StatusCodes.Status429TooManyRequests, "Too many requests from here. Wait a minute.");
-    }
-
-    private static Task Say(HttpContext context, int status, string title)
-    {
-        context.Response.StatusCode = status;
-        return context.Response.WriteAsJsonAsync(new ProblemDetails { Status = status, Title = title }, options: null, "application/problem+json");
+        return Refusal.Say(context, StatusCodes.Status429TooManyRequests, "Too many requests from here. Wait a minute.");
     }
 
     private static PartitionedRateLimiter<string> Bucket(int most, int aSecond) => PartitionedRateLimiter.Create<string, string>(who =>

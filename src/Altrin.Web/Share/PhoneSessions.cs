@@ -3,6 +3,7 @@ using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json;
 using Altrin.Core.Documents;
+using Altrin.Data;
 using Altrin.Web.Security;
 
 namespace Altrin.Web.Share;

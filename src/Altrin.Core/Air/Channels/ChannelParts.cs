@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Air.Channels;
 
@@ -7,22 +8,11 @@ internal static class ChannelParts
 {
     public static IEnumerable<ImmutableArray<ChannelSeat>> Of(ChannelGround ground, IReadOnlyList<ChannelSeat> seats)
     {
-        var isSeen = new bool[seats.Count];
-        for (var first = 0; first < seats.Count; first++)
-        {
-            if (isSeen[first]) continue;
-            isSeen[first] = true;
-            var part = new List<int> { first };
-            for (var at = 0; at < part.Count; at++)
-                for (var other = 0; other < seats.Count; other++)
-                    if (!isSeen[other] && MayMeet(ground, seats[part[at]], seats[other]))
-                    {
-                        isSeen[other] = true;
-                        part.Add(other);
-                    }
-            part.Sort();
-            yield return [.. part.Select(i => seats[i])];
-        }
+        var parts = new DisjointSets(seats.Count);
+        for (var a = 0; a < seats.Count; a++)
+            for (var b = a + 1; b < seats.Count; b++)
+                if (parts.Find(a) != parts.Find(b) && MayMeet(ground, seats[a], seats[b])) parts.Union(a, b);
+        return Enumerable.Range(0, seats.Count).GroupBy(parts.Find).Select(part => part.Select(i => seats[i]).ToImmutableArray());
     }
 
     private static bool MayMeet(ChannelGround ground, ChannelSeat a, ChannelSeat b)

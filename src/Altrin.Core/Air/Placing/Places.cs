@@ -133,7 +133,7 @@ public static class Places
     internal static int MostTries(NetworkDocument house, int part = 1) => (int)Math.Clamp(MostWork / part / Math.Max(1, (long)house.Rooms.Length * house.Devices.Sum(box => box.Radios.Length)), 10, int.MaxValue);
 
     /// <summary>Evenly fewer.</summary>
-    private static List<T> Thinned<T>(List<T> all, int most) => all.Count <= most ? all : [.. Enumerable.Range(0, most).Select(i => all[(int)((long)i * all.Count / most)])];
+    internal static List<T> Thinned<T>(List<T> all, int most) => all.Count <= most ? all : [.. Enumerable.Range(0, most).Select(i => all[(int)((long)i * all.Count / most)])];
 
     /// <summary>From half a step within one wall to half a step within the other.</summary>
     private static IEnumerable<double> Along(double from, double length, double step)

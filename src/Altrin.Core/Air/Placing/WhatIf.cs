@@ -106,7 +106,7 @@ public static class WhatIfs
         var house = state.House;
         if (state.AirMap.Sources.Where(source => source.Ssid is not null).Select(source => house.Devices[source.Device]).FirstOrDefault(box => state.UplinkBox(box.Id) is null && Rooms.Find(house, box.Room) is not null) is not { } main) return null;
         (Room Room, RoomRates Rates, NetworkDocument House)? best = null;
-        foreach (var room in house.Rooms.Where(room => room.Outdoor != true && !Rooms.AreSame(house, room.Id, main.Room)).Take(Places.MostTries(house, Places.Few)))
+        foreach (var room in Places.Thinned([.. house.Rooms.Where(room => room.Outdoor != true && !Rooms.AreSame(house, room.Id, main.Room))], Places.MostTries(house, Places.Few)))
         {
             cancel.ThrowIfCancellationRequested();
             var there = Places.Moved(house, main.Id, room, null, main.Uplink);

@@ -15,23 +15,15 @@ public sealed class OwnChannelsOverlap : IRule
     {
         var sources = facts.State.AirMap.Sources;
         var byName = Enumerable.Range(0, sources.Count).Where(i => sources[i].Channel.Number is not null).ToDictionary(i => AirMap.NameOf(facts.House, sources[i]));
-        var isSeen = new bool[sources.Count];
-        foreach (var first in byName.Values.Order())
+        var sharing = new DisjointSets(sources.Count);
+        foreach (var i in byName.Values)
+            foreach (var name in sources[i].With)
+                if (byName.TryGetValue(name, out var other)) sharing.Union(i, other);
+        // All that hang together by sharing. Two bands never share.
+        foreach (var group in byName.Values.Order().GroupBy(sharing.Find))
         {
-            if (isSeen[first]) continue;
-            // All that hang together by sharing, from the first on. Two bands never share.
-            isSeen[first] = true;
-            var group = new List<int> { first };
-            for (var at = 0; at < group.Count; at++)
-                foreach (var name in sources[group[at]].With)
-                    if (byName.TryGetValue(name, out var other) && !isSeen[other])
-                    {
-                        isSeen[other] = true;
-                        group.Add(other);
-                    }
-            group.Sort();
             var boxes = group.Select(i => ChannelFixes.BoxOf(facts, sources[i])).Distinct().ToList();
-            if (boxes.Count > 1) yield return Found(facts, sources[first].Radio.Band, [.. group.Select(i => sources[i])], boxes);
+            if (boxes.Count > 1) yield return Found(facts, sources[group.Key].Radio.Band, [.. group.Select(i => sources[i])], boxes);
         }
     }
 

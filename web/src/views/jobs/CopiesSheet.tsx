@@ -6,10 +6,8 @@ import type { CopyHead } from '../../api/types'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { Sheet } from '../../parts/Sheet'
+import { when } from '../../parts/when'
 import { say } from '../../state/notices'
-
-const when = (at: string) =>
-  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'long', hour: '2-digit', minute: '2-digit' })
 
 const size = (bytes: number) =>
   bytes < 1_000_000 ? `${Math.round(bytes / 1_000)} KB` : `${(bytes / 1_000_000).toFixed(1)} MB`

@@ -10,6 +10,7 @@ import { Form, Send } from '../../parts/Form'
 import { fieldLook, typing } from '../../parts/Labelled'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
+import { when } from '../../parts/when'
 import { verdictWords } from '../../parts/words'
 import { useDrafts } from '../../state/drafts'
 import { say } from '../../state/notices'
@@ -25,9 +26,6 @@ const atOnce = 50
 
 /** So few are seen at a glance. */
 const fewJobs = 7
-
-const when = (at: string) =>
-  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'long', hour: '2-digit', minute: '2-digit' })
 
 export function JobsPage() {
   const [find, setFind] = useState('')

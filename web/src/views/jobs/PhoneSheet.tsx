@@ -9,9 +9,7 @@ import { clock } from '../../parts/clock'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { Sheet } from '../../parts/Sheet'
-
-const when = (at: string) =>
-  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'long', hour: '2-digit', minute: '2-digit' })
+import { when } from '../../parts/when'
 
 /** Lets a phone in by a code, and shows it out. @param job Where the phone shall begin. */
 export function PhoneSheet({ job, onClose }: { job?: string; onClose: () => void }) {

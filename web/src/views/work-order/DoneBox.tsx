@@ -1,10 +1,8 @@
 import { Box, Heading, Text } from '@chakra-ui/react'
 import type { TickView, WorkStep } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
+import { when } from '../../parts/when'
 import { count, verdictWords } from '../../parts/words'
-
-const when = (at: string) =>
-  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'long', hour: '2-digit', minute: '2-digit' })
 
 /** Every step is ticked: the job says so, and what was then seen. */
 export function DoneBox({ steps, tickOf }: { steps: WorkStep[]; tickOf: (step: WorkStep) => TickView }) {

@@ -264,3 +264,47 @@ describe.each([366, 764, 1100])('radio links at %i pixels', (width) => {
     expect(rows.size).toBe(width < 500 ? 6 : 2)
   })
 })
+
+describe('a house of two hundred steps', () => {
+  const depth = 200
+  const house: House = {
+    format: 'altrin.network/1',
+    name: 'Deep',
+    line: { device: 'b0', port: 'wan' },
+    devices: Array.from({ length: depth }, (_, i) => ({
+      id: `b${i}`,
+      name: `Box ${i}`,
+      mode: 'router',
+      supports: ['router'],
+      ports: ['wan', 'lan1', 'lan2'].map((id) => ({ id, role: id === 'wan' ? 'wan' : 'lan', tagged: [] })),
+      radios: [],
+      wifi: [],
+      portForwards: [],
+    })) as unknown as House['devices'],
+    cables: Array.from({ length: depth - 1 }, (_, i) => ({
+      id: `c${i}`,
+      a: { device: `b${i}`, port: 'lan1' },
+      b: { device: `b${i + 1}`, port: 'wan' },
+      medium: 'ethernet' as const,
+    })),
+    endpoints: [],
+    needs: [],
+  } as unknown as House
+  const stairs: Stairs = {
+    streetAddresses: [],
+    treads: [
+      tread('s0', 0, null, [], []),
+      ...Array.from({ length: depth }, (_, i) => tread(`s${i + 1}`, i + 1, `s${i}`, [], [])),
+    ],
+    steps: Array.from({ length: depth }, (_, i) => step(`b${i}`, `s${i}`, `s${i + 1}`, i + 1)),
+    loose: [],
+  }
+
+  it('is wide enough for every tread and its cards', () => {
+    const placed = place(house, stairs, new Map(), 764)
+    for (const one of placed.treads) {
+      expect(one.w).toBeGreaterThan(0)
+      for (const box of one.boxes) expect(box.x + box.w).toBeLessThanOrEqual(placed.width)
+    }
+  })
+})

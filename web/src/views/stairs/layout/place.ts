@@ -20,16 +20,25 @@ export function place(
 ): Placement {
   const home = new Home(house, stairs, joined, uplinks)
   // A house of many boxes has a gutter wider than a phone: then the sheet is wider than the screen and is pushed sideways.
-  for (let wide = width; ; wide += 80) {
+  let wide = width
+  for (let tries = 1; ; tries++) {
     const placed = placeOn(new Sheet(home, wide))
-    const right = (card: { x: number; w: number }) => card.x + card.w
-    const most = Math.max(
-      0,
-      ...placed.treads.flatMap((tread) => [...tread.boxes, ...tread.things].map(right)),
-    )
-    if (most <= wide || wide > width + 4000) return placed
+    let most = 0
+    for (const tread of placed.treads) {
+      most = Math.max(most, tread.x + leastTread)
+      for (const card of [...tread.boxes, ...tread.things]) most = Math.max(most, card.x + card.w)
+    }
+    if (most <= wide || tries === mostTries) return placed
+    // On less than that it does not fit: a wider sheet never draws the cards in.
+    wide = width + Math.ceil((most - width) / 80) * 80
   }
 }
+
+/** One on which nothing stands is seen all the same. */
+const leastTread = 40
+
+/** Two are enough for every house that was seen; more cards in a row may ask for one more. */
+const mostTries = 8
 
 function placeOn(sheet: Sheet): Placement {
   const { treads, loose } = sheet.home.stairs

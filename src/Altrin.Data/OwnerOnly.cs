@@ -1,9 +1,9 @@
 using System.Text;
 
-namespace Altrin.Web.Security;
+namespace Altrin.Data;
 
 /// <summary>Folders and files that nobody but their owner may read.</summary>
-internal static class OwnerOnly
+public static class OwnerOnly
 {
     private const UnixFileMode Mine = UnixFileMode.UserRead | UnixFileMode.UserWrite;
 
@@ -16,6 +16,11 @@ internal static class OwnerOnly
         return made;
     }
 
+    public static void File(string file)
+    {
+        if (!OperatingSystem.IsWindows()) System.IO.File.SetUnixFileMode(file, Mine);
+    }
+
     /// <summary>Whole or not at all.</summary>
     public static void Write(string file, string text)
     {
@@ -24,6 +29,6 @@ internal static class OwnerOnly
         var options = new FileStreamOptions { Mode = FileMode.Create, Access = FileAccess.Write };
         if (!OperatingSystem.IsWindows()) options.UnixCreateMode = Mine;
         using (var stream = new FileStream(half, options)) stream.Write(Encoding.UTF8.GetBytes(text));
-        File.Move(half, file, overwrite: true);
+        System.IO.File.Move(half, file, overwrite: true);
     }
 }
