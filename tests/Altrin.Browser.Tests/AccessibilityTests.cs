@@ -193,9 +193,10 @@ public sealed class AccessibilityTests : IDisposable
         // What fades in is looked at when it is there.
         browser.RunAsync("const done = arguments[0]; Promise.race([Promise.allSettled(document.getAnimations().map((one) => one.finished)), new Promise((after) => setTimeout(after, 800))]).then(() => done(true))");
         browser.Run(File.ReadAllText(Path.Combine(Server.Root, "web", "node_modules", "axe-core", "axe.min.js")));
-        var text = (string)browser.RunAsync("const done = arguments[0]; axe.run().then((r) => done(JSON.stringify(r)))")!;
+        // Of what is well only how much it is: its list is a megabyte.
+        var text = (string)browser.RunAsync("const done = arguments[0]; axe.run({ resultTypes: ['violations'] }).then((r) => done(JSON.stringify({ violations: r.violations, passes: r.passes.length })))")!;
         var result = JsonDocument.Parse(text).RootElement;
-        Assert.True(result.GetProperty("passes").GetArrayLength() > 10, "axe looked at nothing");
+        Assert.True(result.GetProperty("passes").GetInt32() > 10, "axe looked at nothing");
         var bad = result.GetProperty("violations").EnumerateArray()
             .Where(violation => violation.GetProperty("impact").GetString() is "serious" or "critical")
             .Select(violation => $"{violation.GetProperty("id").GetString()}: {violation.GetProperty("nodes")[0].GetProperty("html").GetString()} {violation.GetProperty("nodes")[0].GetProperty("failureSummary").GetString()}");

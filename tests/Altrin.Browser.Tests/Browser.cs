@@ -10,6 +10,9 @@ public sealed class Browser : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(12);
 
+    /// <summary>A choice of a list is seen where the list is.</summary>
+    private const string IsShown = "const isShown = (it) => { const one = it.closest('select') ?? it; return one.checkVisibility({ visibilityProperty: true, opacityProperty: true }) && one.getClientRects().length > 0 };";
+
     private readonly Seat seat;
     private readonly ChromeDriver driver;
 
@@ -31,13 +34,25 @@ public sealed class Browser : IDisposable
     public IWebElement ButtonStarting(string words) => Find($"//button[starts-with(normalize-space(.),{Quote(words)}) or starts-with(@aria-label,{Quote(words)})]");
     public IWebElement Radio(string words) => Find($"//label[.//input[@type='radio'] and normalize-space(.)={Quote(words)}]");
     public IWebElement Link(string words) => Find($"//a[contains(normalize-space(.),{Quote(words)})]");
-    public IWebElement Field(string label) => Find($"//*[@id=//label[normalize-space(.)={Quote(label)}]/@for]");
-    public IWebElement Css(string selector) => Wait(() => Shown(driver.FindElements(By.CssSelector(selector))), selector);
+    public IWebElement Field(string label) => Find($"id(//label[normalize-space(.)={Quote(label)}]/@for)");
+    public IWebElement Css(string selector) => Wait(() => (IWebElement?)driver.ExecuteScript(
+        $"{IsShown} return [...document.querySelectorAll(arguments[0])].find(isShown)", selector), selector);
 
-    public bool Has(string words) => driver.FindElements(By.XPath($"//body//*[contains(normalize-space(.),{Quote(words)}) and not(*[contains(normalize-space(.),{Quote(words)})])]")).Any(one => one.Displayed);
+    /// <summary>Is it said anywhere on the page, where it can be seen? One question to the page, however large: only what holds the words is gone into.</summary>
+    public bool Has(string words) => (bool)driver.ExecuteScript($$"""
+        {{IsShown}}
+        const words = arguments[0]
+        const says = (one) => one.textContent.replace(/[ \t\r\n]+/g, ' ').includes(words)
+        const look = (one) => {
+          const within = [...one.children].filter(says)
+          return within.length ? within.some(look) : isShown(one)
+        }
+        return says(document.body) && look(document.body)
+        """, words)!;
+
     /// <summary>How many are shown, counted in the page at one instant: it may redraw between two questions.</summary>
     public int Count(string selector) => (int)(long)driver.ExecuteScript(
-        "return [...document.querySelectorAll(arguments[0])].filter(one => one.checkVisibility({ visibilityProperty: true, opacityProperty: true }) && one.getClientRects().length).length", selector)!;
+        $"{IsShown} return [...document.querySelectorAll(arguments[0])].filter(isShown).length", selector)!;
 
     /// <summary>Presses it as soon as it is there and can be pressed, though the page may redraw in between.</summary>
     public void Press(Func<IWebElement> what) => Until(() =>
@@ -140,9 +155,11 @@ public sealed class Browser : IDisposable
 
     public void Dispose() => seat.Leave();
 
-    private IWebElement Find(string path) => Wait(() => Shown(driver.FindElements(By.XPath(path))), path);
-
-    private static IWebElement? Shown(IEnumerable<IWebElement> found) => found.FirstOrDefault(one => one.Displayed);
+    private IWebElement Find(string path) => Wait(() => (IWebElement?)driver.ExecuteScript($$"""
+        {{IsShown}}
+        const found = document.evaluate(arguments[0], document, null, XPathResult.ORDERED_NODE_SNAPSHOT_TYPE, null)
+        for (let i = 0; i < found.snapshotLength; i++) if (isShown(found.snapshotItem(i))) return found.snapshotItem(i)
+        """, path), path);
 
     private IWebElement Wait(Func<IWebElement?> look, string what)
     {
