@@ -129,6 +129,18 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
         return latest[id] = new(Head(job), new(job.FoundNumber, found, first.Undo, first.Redo), new(job.PlannedNumber, planned.House, second.Undo, second.Redo), plan, planned.Held);
     }
 
+    /// <summary>The planned house before its last change; null where nothing was changed.</summary>
+    /// <exception cref="UnreadableJobException">What is stored of it cannot be read.</exception>
+    public async Task<NetworkDocument?> PlannedBefore(string id, CancellationToken cancel)
+    {
+        await using var db = Open();
+        if (await db.Jobs.AsNoTracking().FirstOrDefaultAsync(job => job.Id == id, cancel) is not { } job) return null;
+        var parent = await db.Revisions.Where(row => row.JobId == id && row.Side == Side.Planned && row.Number == job.PlannedNumber).Select(row => row.Parent).SingleAsync(cancel);
+        if (parent is not { } number) return null;
+        var found = await histories.Found(db, id, job.FoundNumber, cancel);
+        return histories.Planned((id, job.FoundNumber, number), found, await histories.Plan(db, id, number, cancel)).House;
+    }
+
     /// <summary>Computes and keeps how the job stands, where no build of these rules has yet.</summary>
     /// <exception cref="UnreadableJobException">What is stored of it cannot be read.</exception>
     public async Task<JobSummary?> Summary(string id, CancellationToken cancel)

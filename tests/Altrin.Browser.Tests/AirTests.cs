@@ -184,4 +184,22 @@ public sealed class AirTests : HandTest
         Browser.UntilText("In which country is the house?");
         Assert.Empty(Browser.Complaints());
     }
+
+    /// <summary>Made in one press, planned, kept apart, and what it costs is said.</summary>
+    [Fact]
+    public void A_network_for_guests_is_made_by_a_press_and_what_that_costs_is_said()
+    {
+        OpenDemo(stage: "air");
+        Browser.UntilText("Nobody makes a network for guests.");
+        Browser.Press("Make it for guests");
+        Browser.UntilText("They are kept apart.");
+        Browser.Until(() => Browser.Css("section[aria-label='The last change']").Text.Contains("1 setting more.", StringComparison.Ordinal), "the cost of it");
+        var guest = Planned()["document"]!["devices"]!.AsArray().SelectMany(box => box!["wifi"]?.AsArray() ?? []).Where(one => (bool?)one!["guest"] == true).ToList();
+        Assert.All(guest, one => Assert.Equal("larkspur-guests", (string)one!["ssid"]!));
+        Assert.NotEmpty(guest);
+        Browser.Press("undo");
+        Browser.UntilText("Nobody makes a network for guests.");
+        Assert.Equal(0, Browser.Count("section[aria-label='The last change']"));
+        Assert.Empty(Browser.Complaints());
+    }
 }

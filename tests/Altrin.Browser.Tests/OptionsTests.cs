@@ -73,7 +73,7 @@ public sealed class OptionsTests : HandTest
         OpenDemo(stage: "options");
         Browser.UntilText("Studio router as access point by hand");
         Browser.Choose("Box", "Studio router");
-        Browser.Choose("as", "access point");
+        Browser.Choose("is", "as access point");
         Browser.Press("Forbid it");
         Browser.UntilText("Studio router never as access point");
         Browser.Until(() => !Browser.Has("Studio router as access point by hand"), "that way to go");

@@ -124,5 +124,27 @@ public sealed class PhoneTests : HandTest
         Assert.Equal(0, phone.Count("[role=dialog]"));
     }
 
+    /// <summary>A guest of the household sees what is done, and is told why nothing he presses does anything.</summary>
+    [Fact]
+    public void Who_was_let_in_to_look_sees_all_and_changes_nothing()
+    {
+        OpenDemo();
+        Browser.Press("phone");
+        Browser.Press(() => Browser.Css("[role=dialog] label"));
+        Browser.Press("Make a code");
+        Browser.UntilText("Who joins by it may look and change nothing.");
+        var code = Browser.Css("[data-testid=join-code]").Text;
+        phone.Go(Server.Door);
+        phone.Field("Code").SendKeys(code + Keys.Enter);
+        phone.Press(() => phone.Link("Larkspur House"));
+        phone.UntilText("This phone looks on");
+        phone.Press(() => phone.Link("Wants"));
+        phone.Press("remove");
+        phone.UntilText("This phone may look and change nothing.");
+        Assert.Equal(7, Found()["document"]!["needs"]!.AsArray().Count);
+        Assert.Equal(0, phone.Count("button[aria-label=Copies]"));
+        Browser.UntilText("looks only");
+    }
+
     protected override void Leave() => phone.Dispose();
 }

@@ -210,6 +210,9 @@ public class JobTests
         Assert.All(pinned["plans"]!.AsArray(), plan => Assert.DoesNotContain(plan!["actions"]!.AsArray(), one => (string)one!["do"]! == "turn-off-dhcp-server" && (string)one["device"]! == "studio"));
         var forbidden = await Options("forbid=gw:modem");
         Assert.All(forbidden["plans"]!.AsArray(), plan => Assert.DoesNotContain("modem mode", (string)plan!["title"]!, StringComparison.Ordinal));
+        var uses = pinned["pinnable"]!.AsArray().Single(one => (string)one!["device"]! == "studio")!["uses"]!.AsArray().Select(one => (string)one!["use"]!);
+        Assert.Contains("cable/gw", uses);
+        Assert.NotEmpty((await Options("pin=studio:cable/gw"))["plans"]!.AsArray());
         var bad = await app.Client.GetAsync($"/api/jobs/{job["id"]}/options?pin=attic:balloon");
         Assert.Equal(HttpStatusCode.BadRequest, bad.StatusCode);
         Assert.Contains("attic:balloon", await bad.Content.ReadAsStringAsync(), StringComparison.Ordinal);

@@ -168,13 +168,86 @@ public sealed class ShareTests : IAsyncDisposable
         Assert.Equal(HttpStatusCode.BadRequest, (await laptop.PostAsJsonAsync("/api/share/codes", new { address = "127.0.0.1", job = "../x" })).StatusCode);
     }
 
+    /// <summary>Refused by what it asks for, whatever the route: none is forgotten, also of those to come.</summary>
+    [Fact]
+    public async Task Who_may_only_look_sees_the_job_and_changes_nothing_by_any_route()
+    {
+        var job = (string)(await TestApp.Json(await laptop.PostAsJsonAsync("/api/jobs", new { from = "demo" })))["id"]!;
+        var guest = Phone();
+        var code = (string)(await TestApp.Json(await laptop.PostAsJsonAsync("/api/share/codes", new { address = "127.0.0.1", looksOnly = true })))["code"]!;
+        Assert.Equal(HttpStatusCode.OK, (await Try(guest, code, "The owner's")).StatusCode);
+        var before = await laptop.GetStringAsync($"/api/jobs/{job}");
+        var refused = 0;
+        foreach (var (path, methods) in (await laptop.GetFromJsonAsync<JsonObject>("/api/openapi.json"))!["paths"]!.AsObject())
+            foreach (var method in methods!.AsObject().Select(one => one.Key.ToUpperInvariant()).Where(one => one is not ("GET" or "PARAMETERS") && path != "/api/share/leave"))
+            {
+                var answer = await guest.SendAsync(new(new(method), path.Replace("{id}", job, StringComparison.Ordinal).Replace("{", "", StringComparison.Ordinal).Replace("}", "", StringComparison.Ordinal)) { Content = JsonContent.Create(new { version = 1 }) });
+                Assert.True(answer.StatusCode == HttpStatusCode.Forbidden, $"{method} {path}: {answer.StatusCode}");
+                refused++;
+            }
+        Assert.True(refused > 20, $"Only {refused} were tried.");
+        Assert.Equal(before, await laptop.GetStringAsync($"/api/jobs/{job}"));
+        Assert.Equal(HttpStatusCode.OK, (await guest.GetAsync($"/api/jobs/{job}")).StatusCode);
+        Assert.True((bool)(await TestApp.Json(await guest.GetAsync("/api/share")))["looksOnly"]!);
+        Assert.True((bool)(await TestApp.Json(await laptop.GetAsync("/api/share")))["phones"]![0]!["looksOnly"]!);
+        Assert.Equal(HttpStatusCode.NoContent, (await guest.PostAsJsonAsync("/api/share/leave", new { })).StatusCode);
+        Assert.Equal(HttpStatusCode.Unauthorized, (await guest.GetAsync($"/api/jobs/{job}")).StatusCode);
+    }
+
+    [Fact]
+    public void A_guest_stays_a_guest_over_a_restart()
+    {
+        var folder = Path.Combine(data, "guests");
+        var (_, token) = new PhoneSessions(folder, TimeProvider.System).Join("A tablet", "192.168.1.9", looksOnly: true)!.Value;
+        Assert.True(new PhoneSessions(folder, TimeProvider.System).Of(token, "192.168.1.9")!.Value.Session.LooksOnly);
+    }
+
+    [Fact]
+    public void A_certificate_that_is_nearly_over_of_tomorrow_or_damaged_is_made_anew()
+    {
+        var folder = Path.Combine(data, "certificates");
+        var clock = new FakeTimeProvider(DateTimeOffset.UtcNow);
+        using var first = OwnCertificate.In(folder, clock);
+        using var same = OwnCertificate.In(folder, clock);
+        Assert.Equal(first.GetCertHashString(), same.GetCertHashString());
+        clock.Advance(TimeSpan.FromDays(771));
+        using var renewed = OwnCertificate.In(folder, clock);
+        Assert.NotEqual(first.GetCertHashString(), renewed.GetCertHashString());
+        Assert.True(renewed.NotAfter.ToUniversalTime() > clock.GetUtcNow().AddDays(700).UtcDateTime);
+        // A laptop whose clock was wrong when it was made.
+        using var earlier = OwnCertificate.In(folder, new FakeTimeProvider(DateTimeOffset.UtcNow));
+        Assert.NotEqual(renewed.GetCertHashString(), earlier.GetCertHashString());
+        File.WriteAllText(Path.Combine(folder, "share", "certificate.pem"), "-----BEGIN CERTIFICATE-----\nno such thing\n");
+        using var mended = OwnCertificate.In(folder, new FakeTimeProvider(DateTimeOffset.UtcNow));
+        Assert.True(mended.HasPrivateKey);
+    }
+
+    /// <summary>What is not encrypted is answered nothing at this door, and no page served there fetches anything that is not.</summary>
+    [Fact]
+    public async Task Nothing_is_said_in_the_clear()
+    {
+        using var plain = new TcpClient();
+        await plain.ConnectAsync(IPAddress.Loopback, door.Port);
+        await using var stream = plain.GetStream();
+        await stream.WriteAsync(System.Text.Encoding.ASCII.GetBytes($"GET /join HTTP/1.1\r\nHost: 127.0.0.1:{door.Port}\r\n\r\n"));
+        using var reader = new StreamReader(stream);
+        var answer = "";
+        try { answer = await reader.ReadToEndAsync().WaitAsync(TimeSpan.FromSeconds(10)); }
+        catch (IOException) { /* Closed at once. */ }
+        Assert.DoesNotContain("HTTP/1.1 200", answer, StringComparison.Ordinal);
+        Assert.DoesNotContain("Altrin", answer, StringComparison.Ordinal);
+        var phone = await Joined();
+        foreach (var page in new[] { "/join", "/join.js", "/join.css" }) Assert.DoesNotContain("http://", await phone.GetStringAsync(page), StringComparison.Ordinal);
+        Assert.Contains("default-src 'self'", (await phone.GetAsync("/join")).Headers.GetValues("Content-Security-Policy").Single(), StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task Guesses_are_counted_and_the_code_is_void_after_ten()
     {
         var codes = new JoinCodes(TimeProvider.System);
         var (code, _) = codes.Make();
-        for (var i = 0; i < 10; i++) Assert.False(codes.Use($"WRONG{i}0000"));
-        Assert.False(codes.Use(code));
+        for (var i = 0; i < 10; i++) Assert.Null(codes.Use($"WRONG{i}0000"));
+        Assert.Null(codes.Use(code));
         var phone = Phone();
         var answers = new List<HttpStatusCode>();
         for (var i = 0; i < 7; i++) answers.Add((await Try(phone, "AAAAAAAAAA")).StatusCode);
@@ -188,11 +261,12 @@ public sealed class ShareTests : IAsyncDisposable
         var codes = new JoinCodes(clock);
         var (old, _) = codes.Make();
         var (code, until) = codes.Make();
-        Assert.False(codes.Use(old));
+        Assert.Null(codes.Use(old));
         Assert.Equal(TimeSpan.FromMinutes(5), until - clock.GetUtcNow());
         clock.Advance(TimeSpan.FromMinutes(5));
-        Assert.False(codes.Use(code));
-        Assert.True(codes.Use(codes.Make().Code));
+        Assert.Null(codes.Use(code));
+        Assert.False(codes.Use(codes.Make().Code));
+        Assert.True(codes.Use(codes.Make(looksOnly: true).Code));
     }
 
     [Fact]

@@ -90,7 +90,7 @@ public static class PlanSearch
         var houses = Math.Max(LeastSearched, budget / Math.Max(1, found.Devices.Length + found.Endpoints.Length));
         var walk = new Walk(bench, new Choices(ground, pins), houses);
         walk.Run();
-        bool IsPinned(Leaf leaf) => pins is null || leaf.Structure.Boxes.Select((use, i) => (use, i)).All(one => pins.Allow(ground.Found.Devices[one.i].Id, one.use));
+        bool IsPinned(Leaf leaf) => pins is null || leaf.Structure.Boxes.Select((use, i) => (use, i)).All(one => pins.Allow(ground.Found, ground.Found.Devices[one.i].Id, one.use));
         var cured = new List<Leaf> { bench.AsItIs, Cures.Apply(bench, bench.AsItIs) };
         cured.RemoveAll(leaf => !IsPinned(leaf));
         // What is good as it is needs no cure to be the measure of the rest.

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
+using Altrin.Core.Air;
 using Altrin.Core.Air.Channels;
 using Altrin.Core.Air.Placing;
 
@@ -27,6 +28,13 @@ public static class AirProposals
 
     /// <returns>Null where there is none.</returns>
     public static ChannelPlan? Channels(Evaluation house, CancellationToken cancel) => ChannelPlan.Of(house.State, cancel) is { } plan ? plan with { Actions = Kept(house, plan.Actions) } : null;
+
+    /// <summary>A network for guests: made, it is apart, or it is not offered.</summary>
+    public static GuestOffer Guests(Evaluation house)
+    {
+        var offer = GuestOffer.Of(house.State);
+        return offer.Actions.IsEmpty || house.Holds(offer.Actions) ? offer : offer with { Ssid = null, Says = "A network for guests would bring a fault here: look at the faults first.", Actions = [] };
+    }
 
     private static ImmutableArray<InstallerAction> Kept(Evaluation house, ImmutableArray<InstallerAction> actions) => actions.IsEmpty || house.Holds(actions) ? actions : [];
 }

@@ -42,7 +42,6 @@ public sealed class AirMap
     private readonly Dictionary<(int Device, string Radio), int> sourceOf = [];
     private readonly List<AirLink> links = [];
     private readonly Backbone backbone;
-    private readonly ImmutableArray<RateAnswer> rates;
 
     internal AirMap(Fabric fabric)
     {
@@ -56,7 +55,6 @@ public sealed class AirMap
         backbone = new(fabric, links);
         // All at once: the map is asked from any thread, and nothing of it is remembered while it is asked.
         Rooms = [.. Enumerable.Range(0, house.Rooms.Length).Select(RoomAt)];
-        rates = [.. Enumerable.Range(0, house.Endpoints.Length).Select(RateAt)];
     }
 
     /// <summary>The air alone of a house: no lease, no segment, no rule is asked for.</summary>
@@ -230,10 +228,9 @@ public sealed class AirMap
         }
     }
 
-    internal RateAnswer Of(int endpoint) => rates[endpoint];
-
-    /// <summary>What a thing may expect: at the network it joined, by that box's matching radio with the highest rate; a wired one at its socket.</summary>
-    private RateAnswer RateAt(int endpoint)
+    /// <summary>What a thing may expect: at the network it joined, by that box's matching radio with the highest rate; a wired one at its socket. Reckoned
+    /// when it is asked for: most things are asked by nobody.</summary>
+    internal RateAnswer Of(int endpoint)
     {
         var thing = house.Endpoints[endpoint];
         if (thing.Connect?.Socket is { } socket) return backbone.From(socket);

@@ -33,6 +33,7 @@ internal static class AirApi
         api.MapGet("/try", Try);
         api.MapGet("/what-if", WhatElse);
         api.MapGet("/names", Names);
+        api.MapGet("/guests", Guests);
         api.MapGet("/walls", Walls);
         api.MapGet("/said-room", Said);
     }
@@ -74,6 +75,9 @@ internal static class AirApi
         var plugged = Rooms.AreSame(state.House, box.Room, room.Id) ? [] : state.House.Endpoints.Where(thing => thing.Connect?.Socket?.Device == box.Id && thing.Id != Laptop.Id).Select(thing => thing.Name);
         return new(spot, [.. lost.Select(one => one.Name)], [.. plugged]);
     }
+
+    private static async Task<Results<Ok<GuestOffer>, ProblemHttpResult>> Guests(string id, string side, JobStore jobs, CancellationToken cancel) =>
+        await Judged(id, side, jobs, cancel, AirProposals.Guests);
 
     private static async Task<Results<Ok<WhatIf[]>, ProblemHttpResult>> WhatElse(string id, string side, JobStore jobs, CancellationToken cancel) =>
         await Judged(id, side, jobs, cancel, house => AirProposals.WhatElse(house, cancel).ToArray());

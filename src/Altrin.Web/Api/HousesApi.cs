@@ -27,6 +27,7 @@ internal static class HousesApi
         api.MapGet("/{side}/trace/{from}", Trace);
         api.MapGet("/{side}/reach", Reach);
         api.MapPut("/planned", Adopt);
+        api.MapGet("/planned/last-change", LastChange);
         api.MapPost("/planned/held", AnswerHeld);
     }
 
@@ -46,6 +47,15 @@ internal static class HousesApi
     {
         if (WhyNot(deeds, least: 0) is { } problem) return problem;
         return await Answers.After(await jobs.Adopt(id, new(deeds.Version, deeds.Id), deeds.Actions, Sentence(deeds), cancel), jobs, id, cancel);
+    }
+
+    /// <summary>What the last change of the plan costs; no content where nothing was planned.</summary>
+    private static async Task<Results<Ok<PlanChange>, NoContent, ProblemHttpResult>> LastChange(string id, JobStore jobs, CancellationToken cancel)
+    {
+        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
+        return await jobs.PlannedBefore(id, cancel) is { } before
+            ? TypedResults.Ok(PlanChange.Of(job.Found.Document, Evaluated.Of(before), Evaluated.Of(job.Planned.Document)))
+            : TypedResults.NoContent();
     }
 
     private static async Task<JobAnswer> AnswerHeld(string id, HeldDeedAnswer said, JobStore jobs, CancellationToken cancel)

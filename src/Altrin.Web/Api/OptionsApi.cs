@@ -15,7 +15,7 @@ namespace Altrin.Web.Api;
 /// <param name="IsFirst">A first look: the best that a short search finds, without what was ruled out and what cannot be had.</param>
 /// <param name="IsExact">Nothing better exists for these boxes, cables and wants.</param>
 /// <param name="Searched">Houses that were simulated whole.</param>
-public sealed record OptionsView(ImmutableArray<OptionView> Plans, ImmutableArray<RuledOut> RuledOut, ImmutableArray<ConflictView> Conflicts, bool IsExact, int Searched, ImmutableArray<PinChoice> Pinnable, bool IsFirst);
+public sealed record OptionsView(ImmutableArray<OptionView> Plans, ImmutableArray<RuledOut> RuledOut, ImmutableArray<ConflictView> Conflicts, bool IsExact, int Searched, ImmutableArray<PinView> Pinnable, bool IsFirst);
 
 /// <param name="WorstRoom">The room with the least to expect, and how much; null where no room is listed.</param>
 /// <param name="Actions">What makes the house as found this one.</param>
@@ -31,10 +31,11 @@ public sealed record WorstRoomView(string Room, double Mbps);
 /// <param name="Wants">In words.</param>
 public sealed record ConflictView(ImmutableArray<string> Needs, ImmutableArray<string> Wants, string Because, string Mend, ImmutableArray<InstallerAction> MendActions);
 
-/// <param name="Modes">What can be pinned or forbidden at that box.</param>
-public sealed record PinChoice(string Device, string Name, ImmutableArray<ModeChoice> Modes);
+/// <param name="Uses">What can be pinned or forbidden of that box.</param>
+public sealed record PinView(string Device, string Name, ImmutableArray<PinUseView> Uses);
 
-public sealed record ModeChoice(DeviceMode Mode, string Say);
+/// <param name="Use">A mode, or whom it is to hang at: <c>access-point</c>, <c>cable/gw</c>, <c>radio/gw</c>.</param>
+public sealed record PinUseView(string Use, string Say);
 
 /// <summary>The ways to set a house, found by search.</summary>
 internal static class OptionsApi
@@ -42,7 +43,7 @@ internal static class OptionsApi
     public static void MapOptions(this IEndpointRouteBuilder routes) =>
         routes.MapGet("/api/jobs/{id}/options", Get).WithTags("options").ProducesValidationProblem().ProducesProblem(404);
 
-    /// <param name="pin">A box and a mode, as <c>studio:access-point</c>: it is to be so.</param>
+    /// <param name="pin">A box and a mode, or a cable or radio join of it, as <c>studio:access-point</c>, <c>studio:cable/gw</c>, <c>studio:radio/gw</c>: it is to be so.</param>
     /// <param name="forbid">The same: it is never to be so.</param>
     /// <param name="first">A first look, in about a second: what a short search finds.</param>
     private static async Task<Results<Ok<OptionsView>, ValidationProblem, ProblemHttpResult>> Get(string id, string[]? pin, string[]? forbid, bool? first, JobStore jobs, CancellationToken cancel)
@@ -52,11 +53,12 @@ internal static class OptionsApi
         var pins = ImmutableArray.CreateBuilder<Pin>();
         foreach (var (field, text) in (pin ?? []).Select(text => ("pin", text)).Concat((forbid ?? []).Select(text => ("forbid", text))))
         {
-            if (Read(house, text) is not { } read) return Answers.Invalid(field, $"“{text}” is no box and mode of this house. Write them as {house.Devices.FirstOrDefault()?.Id ?? "studio"}:access-point.");
-            pins.Add(read with { IsForbidden = field == "forbid" });
+            if (Pin.Read(house, text, field == "forbid") is not { } read)
+                return Answers.Invalid(field, $"“{text}” is no box of this house with a mode, a cable or a radio join. Write {house.Devices.FirstOrDefault()?.Id ?? "studio"}:access-point, or cable/ or radio/ and the box it is to hang at.");
+            pins.Add(read);
         }
         var settled = new Pins(pins.ToImmutable());
-        var pinnable = house.Devices.Where(box => box.LeaveAsFound != true).Select(Pinnable).Where(choice => choice.Modes.Length > 1).ToImmutableArray();
+        ImmutableArray<PinView> pinnable = [.. PinChoice.Of(house).Select(choice => new PinView(choice.Device, choice.Name, [.. choice.Uses.Select(use => new PinUseView(use.Write(), use.Say(house)))]))];
         if (first == true)
         {
             var (quick, searched) = PlanSearch.First(house, cancel, settled);
@@ -69,19 +71,6 @@ internal static class OptionsApi
         var wants = found.Conflicts.IsEmpty ? [] : Evaluation.Of(house).Wants;
         return TypedResults.Ok(new OptionsView([.. plans], found.RuledOut, [.. found.Conflicts.Select(one => new ConflictView(one.Needs, [.. one.Needs.Select(need => wants.First(want => want.Need == need).Sentence)], one.Because, one.Mend, one.Actions))],
             found.IsExact, found.Searched, pinnable, false));
-    }
-
-    private static Pin? Read(NetworkDocument house, string text)
-    {
-        var at = text.LastIndexOf(':');
-        return at > 0 && house.FindDevice(text[..at]) is { } box && Words<DeviceMode>.TryRead(text[(at + 1)..], out var mode) ? new(box.Id, mode, false) : null;
-    }
-
-    private static PinChoice Pinnable(Device box)
-    {
-        var modes = box.Supports.Append(box.Mode).ToHashSet();
-        if (modes.Contains(DeviceMode.Router)) modes.Add(DeviceMode.AccessPoint);
-        return new(box.Id, box.Name, [.. modes.Order().Select(mode => new ModeChoice(mode, mode.Say()))]);
     }
 
     private static OptionView View(NetworkDocument found, RankedPlan plan, OrderWriter.Proven? order)

@@ -17,9 +17,9 @@ internal static class ShareApi
     }
 
     private static Ok<ShareView> Look(HttpContext context, ShareSettings share, PhoneSessions sessions, PhoneFingerprint fingerprint) =>
-        FromTheHouse.Is(context) ? TypedResults.Ok(new ShareView(On: true, IsPhone: true, share.Port, [], null, []))
-        : !share.On ? TypedResults.Ok(new ShareView(On: false, IsPhone: false, share.Port, [], null, []))
-        : TypedResults.Ok(new ShareView(On: true, IsPhone: false, share.Port, [.. share.Addresses()], fingerprint.Words, [.. sessions.All().Select(one => new PhoneView(one.Id, one.Name, one.Address, one.JoinedAt, one.SeenAt))]));
+        FromTheHouse.Is(context) ? TypedResults.Ok(new ShareView(On: true, IsPhone: true, LooksOnly: SessionOf(context, sessions)?.LooksOnly == true, share.Port, [], null, []))
+        : !share.On ? TypedResults.Ok(new ShareView(On: false, IsPhone: false, LooksOnly: false, share.Port, [], null, []))
+        : TypedResults.Ok(new ShareView(On: true, IsPhone: false, LooksOnly: false, share.Port, [.. share.Addresses()], fingerprint.Words, [.. sessions.All().Select(one => new PhoneView(one.Id, one.Name, one.Address, one.LooksOnly, one.JoinedAt, one.SeenAt))]));
 
     private static Results<Ok<JoinCodeView>, ProblemHttpResult> MakeCode(NewCode asked, HttpContext context, ShareSettings share, JoinCodes codes)
     {
@@ -28,7 +28,7 @@ internal static class ShareApi
         if (share.Addresses().FirstOrDefault(one => one.Address == asked.Address) is not { } own)
             return Answers.Wrong("address", $"“{asked.Address}” is not an address of this laptop now. Choose another.");
         if (asked.Job is { } job && !job.All(char.IsAsciiHexDigitLower)) return Answers.Wrong("job", "There is no such job.");
-        var (code, until) = codes.Make();
+        var (code, until) = codes.Make(asked.LooksOnly == true);
         var url = $"https://{own.Address}:{share.Port}{JoinPage.Path}#{code}{(asked.Job is { Length: > 0 } to ? $"/{to}" : "")}";
         return TypedResults.Ok(new JoinCodeView(code, url, $"https://{own.Address}:{share.Port}", until, QrCodes.Draw(url)));
     }
@@ -40,7 +40,7 @@ internal static class ShareApi
 
     private static NoContent Leave(HttpContext context, PhoneSessions sessions)
     {
-        if (context.Request.Cookies[PhoneDoor.Cookie] is { } token && sessions.Of(token, $"{context.Connection.RemoteIpAddress}") is var (session, _))
+        if (SessionOf(context, sessions) is { } session)
         {
             context.Response.Cookies.Delete(PhoneDoor.Cookie, new() { Secure = true, Path = "/" });
             // Once this answer is on its way.
@@ -49,19 +49,25 @@ internal static class ShareApi
         return TypedResults.NoContent();
     }
 
+    private static PhoneSession? SessionOf(HttpContext context, PhoneSessions sessions) =>
+        context.Request.Cookies[PhoneDoor.Cookie] is { } token ? sessions.Of(token, $"{context.Connection.RemoteIpAddress}")?.Session : null;
+
     private static ProblemHttpResult OnTheLaptop() => TypedResults.Problem(statusCode: StatusCodes.Status403Forbidden, title: "Who may join is decided on the laptop itself.");
 }
 
 /// <param name="IsPhone">The asker is one that has joined.</param>
+/// <param name="LooksOnly">The asker may change nothing.</param>
 /// <param name="Addresses">Where a phone finds the laptop now.</param>
 /// <param name="Fingerprint">SHA-256 of the certificate, in pairs.</param>
-public sealed record ShareView(bool On, bool IsPhone, int Port, OwnAddress[] Addresses, string? Fingerprint, PhoneView[] Phones);
+public sealed record ShareView(bool On, bool IsPhone, bool LooksOnly, int Port, OwnAddress[] Addresses, string? Fingerprint, PhoneView[] Phones);
 
-public sealed record PhoneView(string Id, string Name, string Address, DateTimeOffset JoinedAt, DateTimeOffset SeenAt);
+/// <param name="LooksOnly">It may change nothing.</param>
+public sealed record PhoneView(string Id, string Name, string Address, bool LooksOnly, DateTimeOffset JoinedAt, DateTimeOffset SeenAt);
 
 /// <param name="Address">One of the laptop's own, at which the phone will look for it.</param>
 /// <param name="Job">Where the phone shall begin.</param>
-public sealed record NewCode(string Address, string? Job = null);
+/// <param name="LooksOnly">Who joins by it may look and change nothing.</param>
+public sealed record NewCode(string Address, string? Job = null, bool? LooksOnly = null);
 
 /// <param name="Url">To be scanned; the code stands after the #, which is never sent.</param>
 /// <param name="Page">Where the code can be typed instead, with /join behind it.</param>

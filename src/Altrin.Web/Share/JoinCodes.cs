@@ -14,37 +14,39 @@ internal sealed class JoinCodes(TimeProvider clock)
     private const int MostWrong = 10;
 
     private readonly Lock gate = new();
-    private (string Code, DateTimeOffset Until, int Wrong)? live;
+    private (string Code, DateTimeOffset Until, bool LooksOnly, int Wrong)? live;
 
     /// <summary>A new code; the one before is void.</summary>
-    public (string Code, DateTimeOffset Until) Make()
+    /// <param name="looksOnly">Who joins by it may look and change nothing.</param>
+    public (string Code, DateTimeOffset Until) Make(bool looksOnly = false)
     {
         lock (gate)
         {
             var code = RandomNumberGenerator.GetString(Alphabet, Letters);
-            live = (code, clock.GetUtcNow() + Life, 0);
+            live = (code, clock.GetUtcNow() + Life, looksOnly, 0);
             return (code, live.Value.Until);
         }
     }
 
     /// <summary>Whether it is the code; if so it is void from now on.</summary>
-    public bool Use(string typed)
+    /// <returns>Whether who joins by it may look only; null: it is not the code.</returns>
+    public bool? Use(string typed)
     {
         lock (gate)
         {
-            if (live is not { } code) return false;
+            if (live is not { } code) return null;
             if (clock.GetUtcNow() >= code.Until)
             {
                 live = null;
-                return false;
+                return null;
             }
             if (CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(Read(typed)), Encoding.UTF8.GetBytes(code.Code)))
             {
                 live = null;
-                return true;
+                return code.LooksOnly;
             }
             live = code.Wrong + 1 < MostWrong ? code with { Wrong = code.Wrong + 1 } : null;
-            return false;
+            return null;
         }
     }
 

@@ -12,6 +12,8 @@ internal sealed class PhoneDoor(RequestDelegate next, PhoneSessions sessions, Jo
     /// <summary>The prefix makes the browser refuse it unless it is for this host alone and for HTTPS.</summary>
     public const string Cookie = "__Host-altrin";
 
+    private const string LeavePath = "/api/share/leave";
+
     private const int MostNameLetters = 40, MostJoinBytes = 2048;
 
     /// <summary>A page of the application is some forty files at once, and then little.</summary>
@@ -39,6 +41,8 @@ internal sealed class PhoneDoor(RequestDelegate next, PhoneSessions sessions, Jo
                 return;
             }
         if (JoinPage.Holds(context.Request.Path)) await Join(context, from);
+        else if (known is ({ LooksOnly: true }, _) && !IsLooking(context.Request))
+            await Refusal.Say(context, StatusCodes.Status403Forbidden, "This phone may look and change nothing. To work on it, leave, and join by a code made for that.");
         else if (known is var (_, ended))
         {
             // Told to go, a phone goes at once, also out of an answer that never ends.
@@ -49,6 +53,10 @@ internal sealed class PhoneDoor(RequestDelegate next, PhoneSessions sessions, Jo
         else if (IsLookedAt(context.Request)) context.Response.Redirect(JoinPage.Path);
         else await Refusal.Say(context, StatusCodes.Status401Unauthorized, "This phone has not joined, or its session was ended. Make a code on the laptop and join.");
     }
+
+    /// <summary>Who may only look asks, and nothing else: whatever the route, now or to come. To show a password is no asking.</summary>
+    private static bool IsLooking(HttpRequest request) =>
+        HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method) || (HttpMethods.IsPost(request.Method) && request.Path == LeavePath);
 
     public void Dispose()
     {
@@ -81,13 +89,13 @@ internal sealed class PhoneDoor(RequestDelegate next, PhoneSessions sessions, Jo
         JoinRequest? asked = null;
         try { asked = await context.Request.ReadFromJsonAsync<JoinRequest>(context.RequestAborted); }
         catch (System.Text.Json.JsonException) { /* No code stands there, so it is not the right one. */ }
-        if (asked?.Code is null || !codes.Use(asked.Code))
+        if (asked?.Code is null || codes.Use(asked.Code) is not { } looksOnly)
         {
             await Refusal.Say(context, StatusCodes.Status403Forbidden, "This code is not the one on the laptop. A code is good once, for five minutes: make a new one there.");
             return;
         }
         var name = new string([.. (asked.Name ?? "").Where(letter => !char.IsControl(letter)).Take(MostNameLetters)]).Trim();
-        if (sessions.Join(name.Length == 0 ? "A phone" : name, from) is not var (session, token))
+        if (sessions.Join(name.Length == 0 ? "A phone" : name, from, looksOnly) is not var (session, token))
         {
             await Refusal.Say(context, StatusCodes.Status409Conflict, $"{PhoneSessions.Most} phones have joined already. End one on the laptop first.");
             return;

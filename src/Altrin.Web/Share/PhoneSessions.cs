@@ -10,7 +10,8 @@ namespace Altrin.Web.Share;
 
 /// <summary>A phone that has joined.</summary>
 /// <param name="Hash">Of its token: who copies the file has no session.</param>
-internal sealed record PhoneSession(string Id, string Hash, string Name, string Address, DateTimeOffset JoinedAt, DateTimeOffset SeenAt);
+/// <param name="LooksOnly">It may look and change nothing.</param>
+internal sealed record PhoneSession(string Id, string Hash, string Name, string Address, DateTimeOffset JoinedAt, DateTimeOffset SeenAt, bool LooksOnly = false);
 
 /// <summary>The phones that have joined. They outlive a restart of the program; they end after half a day without a word, after a week, or when told so.</summary>
 internal sealed class PhoneSessions(string data, TimeProvider clock)
@@ -35,7 +36,7 @@ internal sealed class PhoneSessions(string data, TimeProvider clock)
 
     /// <summary>A new session and its token, which is told once.</summary>
     /// <returns>Null: too many have joined.</returns>
-    public (PhoneSession Session, string Token)? Join(string name, string address)
+    public (PhoneSession Session, string Token)? Join(string name, string address, bool looksOnly = false)
     {
         var token = Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(32));
         lock (gate)
@@ -43,7 +44,7 @@ internal sealed class PhoneSessions(string data, TimeProvider clock)
             var alive = Alive();
             if (alive.Length >= Most) return null;
             var now = clock.GetUtcNow();
-            var session = new PhoneSession(Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(6)), HashOf(token), name, address, now, now);
+            var session = new PhoneSession(Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(6)), HashOf(token), name, address, now, now, looksOnly);
             Write(alive.Add(session));
             return (session, token);
         }

@@ -7,6 +7,7 @@ import type {
   ChannelPlanView,
   Comparison,
   CopyHead,
+  GuestOffer,
   JobLine,
   JobView,
   JoinCode,
@@ -20,6 +21,7 @@ import type {
   PhotoAnswer,
   PhotoView,
   Pin,
+  PlanChange,
   ReachGrid,
   Reckoning,
   RehearsalView,
@@ -56,8 +58,8 @@ export const share = queryOptions({
   queryFn: ({ signal }) => unwrap<ShareView>(api.GET('/api/share', { signal })),
 })
 
-export const makeJoinCode = (address: string, job?: string) =>
-  unwrap<JoinCode>(api.POST('/api/share/codes', { body: { address, job } }))
+export const makeJoinCode = (address: string, looksOnly: boolean, job?: string) =>
+  unwrap<JoinCode>(api.POST('/api/share/codes', { body: { address, job, looksOnly } }))
 
 export const endSession = (id: string) =>
   unwrap<unknown>(api.DELETE('/api/share/sessions/{id}', { params: { path: { id } } }))
@@ -76,7 +78,7 @@ export const options = (id: string, version: number, pins: Pin[] = [], first = f
     queryKey: ['job', id, first ? 'first options' : 'options', version, pins],
     queryFn: ({ signal }) => {
       const those = (forbidden: boolean) =>
-        pins.filter((one) => one.forbidden === forbidden).map((one) => `${one.device}:${one.mode}`)
+        pins.filter((one) => one.forbidden === forbidden).map((one) => `${one.device}:${one.use}`)
       return unwrap<OptionsView>(
         api.GET('/api/jobs/{id}/options', {
           params: {
@@ -322,6 +324,27 @@ export const nameSchools = (id: string, side: Side, version: number, apart: bool
           params: { path: { id, side }, query: { apart } },
           signal,
         }),
+      ),
+    placeholderData: (old) => old,
+  })
+
+/** What the last change of the plan costs, or saves; null where nothing is planned. */
+export const lastChange = (id: string, version: number) =>
+  queryOptions({
+    queryKey: ['job', id, 'last change', version],
+    queryFn: async ({ signal }) =>
+      (await unwrap<PlanChange | undefined>(
+        api.GET('/api/jobs/{id}/planned/last-change', { params: { path: { id } }, signal }),
+      )) ?? null,
+    placeholderData: (old) => old,
+  })
+
+export const guestOffer = (id: string, side: Side, version: number) =>
+  queryOptions({
+    queryKey: ['job', id, 'guests', side, version],
+    queryFn: ({ signal }) =>
+      unwrap<GuestOffer>(
+        api.GET('/api/jobs/{id}/{side}/air/guests', { params: { path: { id, side } }, signal }),
       ),
     placeholderData: (old) => old,
   })

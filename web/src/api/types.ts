@@ -84,6 +84,8 @@ export type Spot = Schemas['Spot']
 export type TriedView = Schemas['TriedView']
 export type WhatIf = Schemas['WhatIf']
 export type NameSchool = Schemas['NameSchool']
+export type PlanChange = Schemas['PlanChange']
+export type GuestOffer = Schemas['GuestOffer']
 export type WallCorrection = Schemas['WallCorrection']
 export type SaidRoom = Schemas['SaidRoom']
 export type RoomRate = Schemas['RoomRate']
@@ -91,5 +93,5 @@ export type Measurement = Schemas['Measurement']
 export type NeighbourNetwork = Schemas['NeighbourNetwork']
 export type Side = 'found' | 'planned'
 
-/** What is settled of a plan beforehand: a box in a mode, or never in it. */
-export type Pin = { device: string; mode: string; forbidden: boolean }
+/** What is settled of a plan beforehand: a box in a mode or under another, or never so. */
+export type Pin = { device: string; use: string; forbidden: boolean }

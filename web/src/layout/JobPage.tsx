@@ -15,6 +15,7 @@ import { isGuest } from '../state/thisPage'
 import { useTraced } from '../state/trace'
 import { Announcer } from './Announcer'
 import { JobProvider, useJob, useTools } from './JobContext'
+import { LooksOnly } from './LooksOnly'
 import { NotFound } from './NotFound'
 import { PrintedHead } from './PrintedHead'
 import { RunningTimer } from './RunningTimer'
@@ -156,6 +157,7 @@ function Frame() {
         onPhone={show('phone')}
       />
       <Box gridArea="state">
+        <LooksOnly />
         <SaveState />
         <RunningTimer isAtWork={stage?.id === 'work'} />
       </Box>

@@ -2,6 +2,7 @@ import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { FindingCard } from './FindingCard'
 import { HeldDeeds } from './HeldDeeds'
 import { useJob } from './JobContext'
+import { LastChange } from './LastChange'
 import { WantLine } from './WantLine'
 
 /** Every want with its verdict, then the findings: there in every stage. What the stage itself is about may come before all. */
@@ -28,6 +29,7 @@ export function VerdictColumn({ first }: { first?: { theme: string; title: strin
   return (
     <Box>
       <HeldDeeds held={job.plan.held} />
+      <LastChange />
       {hasOwn && (
         <Box px="16px" py="14px" borderBottom="1px solid" borderColor="hairline">
           <Heading as="h2" fontSize="16px" mb="10px" tabIndex={-1} data-next>

@@ -18,9 +18,9 @@ public sealed class Choices
     {
         (this.ground, hearing) = (ground, new(ground.Found));
         pins ??= Pins.None;
-        Of = [.. Enumerable.Range(0, ground.Found.Devices.Length).Select(box => box == ground.Root ? [] : List(box).Distinct().Where(use => pins.Allow(ground.Found.Devices[box].Id, use)).ToList())];
+        Of = [.. Enumerable.Range(0, ground.Found.Devices.Length).Select(box => box == ground.Root ? [] : List(box).Distinct().Where(use => pins.Allow(ground.Found, ground.Found.Devices[box].Id, use)).ToList())];
         Likely = [.. Of.Select((list, box) => list.Where(use => use.Joined != Joined.ByRadio || use == ground.AsFound.Boxes[box] || IsLoud(box, use)).ToList())];
-        Ways = [.. RootWays().Distinct().Where(way => ground.Root < 0 || pins.Allow(ground.Found.Devices[ground.Root].Id, way.Item1))];
+        Ways = [.. RootWays().Distinct().Where(way => ground.Root < 0 || pins.Allow(ground.Found, ground.Found.Devices[ground.Root].Id, way.Item1))];
     }
 
     /// <summary>For each box but the one at the line, as found first.</summary>

@@ -989,6 +989,68 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/planned/last-change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanChange"];
+                    };
+                };
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{id}/planned/held": {
         parameters: {
             query?: never;
@@ -2215,6 +2277,53 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["NameSchool"][];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/{side}/air/guests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["GuestOffer"];
                     };
                 };
                 /** @description Not Found */
@@ -3528,6 +3637,14 @@ export interface components {
             sayable: string;
             plain: string;
         };
+        GuestOffer: {
+            names: string[];
+            by: string[];
+            device: null | string;
+            ssid: null | string;
+            says: string;
+            actions: components["schemas"]["InstallerAction"][];
+        };
         /** @enum {string} */
         HandOff: "dhcp" | "pppoe" | "static";
         /** @enum {string} */
@@ -4282,6 +4399,7 @@ export interface components {
         NewCode: {
             address: string;
             job?: null | string;
+            looksOnly?: null | boolean;
         };
         NewJob: {
             name?: null | string;
@@ -4351,7 +4469,7 @@ export interface components {
             isExact: boolean;
             /** Format: int32 */
             searched: number;
-            pinnable: components["schemas"]["PinChoice"][];
+            pinnable: components["schemas"]["PinView"][];
             isFirst: boolean;
         };
         OtherWayView: {
@@ -4382,6 +4500,7 @@ export interface components {
             id: string;
             name: string;
             address: string;
+            looksOnly: boolean;
             /** Format: date-time */
             joinedAt: string;
             /** Format: date-time */
@@ -4399,10 +4518,31 @@ export interface components {
             /** Format: date-time */
             at: string;
         };
-        PinChoice: {
+        PinUseView: {
+            use: string;
+            say: string;
+        };
+        PinView: {
             device: string;
             name: string;
-            modes: components["schemas"]["ModeChoice"][];
+            uses: components["schemas"]["PinUseView"][];
+        };
+        PlanChange: {
+            /** Format: int32 */
+            settings: number;
+            /** Format: int32 */
+            minutes: number;
+            /** Format: int32 */
+            touches: number;
+            /** Format: int32 */
+            buys: number;
+            /** Format: int32 */
+            faults: number;
+            /** Format: int32 */
+            cautions: number;
+            lost: string[];
+            gained: string[];
+            says: string;
         };
         PlanSoFar: {
             /** Format: int32 */
@@ -4638,6 +4778,7 @@ export interface components {
         ShareView: {
             on: boolean;
             isPhone: boolean;
+            looksOnly: boolean;
             /** Format: int32 */
             port: number;
             addresses: components["schemas"]["OwnAddress"][];

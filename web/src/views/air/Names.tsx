@@ -1,7 +1,7 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { nameSchools } from '../../api/queries'
+import { guestOffer, nameSchools } from '../../api/queries'
 import type { NameSchool } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { Press } from '../../parts/Press'
@@ -82,23 +82,47 @@ function School({ school }: { school: NameSchool }) {
   )
 }
 
-/** The guests' names, and whether they are kept apart. */
+/** The guests' names and whether they are kept apart; or a network for them in one press. */
 function Guests() {
-  const { house } = useJob()
-  const guests = (house.document.devices ?? []).flatMap((box) =>
-    (box.wifi ?? [])
-      .filter((network) => network.guest && network.enabled !== false)
-      .map((network) => ({ box, network })),
-  )
-  const names = [...new Set(guests.map((one) => one.network.ssid))]
+  const { job, side, house } = useJob()
+  const { plan } = useTools()
+  const { data } = useQuery(guestOffer(job.id, side, job.version))
   const loose = house.findings.filter((finding) => finding.rule === 'guests-not-apart')
+  if (!data) return null
   return (
-    <Text textStyle="small" mt="10px">
-      {names.length === 0
-        ? 'Nobody makes a network for guests. Want one? At Wants: “Guests kept apart”.'
-        : `For guests: ${names.join(', ')}, by ${[...new Set(guests.map((one) => one.box.name))].join(', ')}. ${
-            loose.length > 0 ? loose.map((finding) => finding.message).join(' ') : 'They are kept apart.'
-          }`}
-    </Text>
+    <Box as="section" aria-label="Guests" mt="14px" borderTop="2px solid" borderColor="hairline" pt="6px">
+      <Text fontWeight="700">For guests</Text>
+      {data.names.length > 0 ? (
+        <Text textStyle="small">
+          <Text as="span" fontFamily="mono">
+            {data.names.join(', ')}
+          </Text>
+          , by {data.by.map((id) => nameOf(house.document, id)).join(', ')}.{' '}
+          {loose.length > 0 ? loose.map((finding) => finding.message).join(' ') : 'They are kept apart.'}
+        </Text>
+      ) : (
+        <Text textStyle="small">
+          Nobody makes a network for guests.{' '}
+          {data.ssid && (
+            <Text as="span" fontFamily="mono">
+              {data.ssid}
+            </Text>
+          )}
+          {data.ssid ? ': ' : ''}
+          {data.says}
+        </Text>
+      )}
+      {data.actions.length > 0 && (
+        <Flex mt="6px">
+          <Press
+            onClick={() =>
+              plan({ say: `A network for guests, ${data.ssid}`, actions: data.actions, deeds: [] } as never)
+            }
+          >
+            Make it for guests
+          </Press>
+        </Flex>
+      )}
+    </Box>
   )
 }

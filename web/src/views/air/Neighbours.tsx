@@ -3,6 +3,7 @@ import { useState } from 'react'
 import type { NeighbourNetwork } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { useDescribe } from '../../layout/useDescribe'
+import { usePlace } from '../../layout/usePlace'
 import { Choice } from '../../parts/Choice'
 import { Form, Send } from '../../parts/Form'
 import { PlainField } from '../../parts/PlainField'
@@ -12,10 +13,11 @@ import { say } from '../../state/notices'
 
 const bands = ['2.4', '5', '6'] as const
 
-/** Other people's networks, noted by hand; a scan is pasted at Visit. */
+/** Other people's networks: pasted as a scan, or noted by hand. */
 export function Neighbours() {
   const { house } = useJob()
   const describe = useDescribe()
+  const { turn } = usePlace()
   const [open, setOpen] = useState(false)
   const noted = house.document.neighbours ?? []
   const rooms = house.document.rooms ?? []
@@ -31,9 +33,12 @@ export function Neighbours() {
       </Press>
       {open && (
         <Box>
-          <Text textStyle="note">
-            A scan of a laptop or a phone is pasted at Visit and read there. Or one by one:
-          </Text>
+          <Flex gap="4px 10px" align="baseline" wrap="wrap">
+            <Press onClick={() => turn({ open: 'paste' })}>Paste a scan</Press>
+            <Text textStyle="note">
+              of a laptop or a phone: it is read, and taken with one press. Or one by one:
+            </Text>
+          </Flex>
           <Box as="ul" listStyleType="none">
             {noted.map((one, i) => (
               <Flex

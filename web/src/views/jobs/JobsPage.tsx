@@ -4,6 +4,7 @@ import { lazy, Suspense, useEffect, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { ApiProblem } from '../../api/client'
 import { createJob, deleteJob, importJob, jobList } from '../../api/queries'
+import { LooksOnly } from '../../layout/LooksOnly'
 import { usePlace } from '../../layout/usePlace'
 import { FilePick } from '../../parts/FilePick'
 import { Form, Send } from '../../parts/Form'
@@ -15,6 +16,7 @@ import { verdictWords } from '../../parts/words'
 import { useDrafts } from '../../state/drafts'
 import { say } from '../../state/notices'
 import { useTheme } from '../../state/theme'
+import { isGuest } from '../../state/thisPage'
 import { UnreadableJob } from './UnreadableJob'
 
 const PhoneSheet = lazy(() => import('./PhoneSheet').then((it) => ({ default: it.PhoneSheet })))
@@ -79,9 +81,12 @@ export function JobsPage() {
           <Press kind="plain" onClick={() => turn({ open: 'phone' })}>
             Phone
           </Press>
-          <Press kind="plain" onClick={() => turn({ open: 'copies' })}>
-            Copies
-          </Press>
+          {/* They are the laptop's: a phone is told so, and need not be offered them. */}
+          {!isGuest && (
+            <Press kind="plain" onClick={() => turn({ open: 'copies' })}>
+              Copies
+            </Press>
+          )}
           <Press kind="plain" onClick={toggle}>
             {theme === 'dark' ? 'Light' : 'Dark'}
           </Press>
@@ -91,6 +96,7 @@ export function JobsPage() {
         A second pair of eyes for a home network: what is wrong, what it should be, and in which order to set
         it.
       </Text>
+      <LooksOnly />
 
       <Heading as="h2" fontSize="18px" mb="8px">
         Jobs

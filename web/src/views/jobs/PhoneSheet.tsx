@@ -9,6 +9,7 @@ import { clock } from '../../parts/clock'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { Sheet } from '../../parts/Sheet'
+import { Toggle } from '../../parts/Toggle'
 import { when } from '../../parts/when'
 
 /** Lets a phone in by a code, and shows it out. @param job Where the phone shall begin. */
@@ -23,7 +24,7 @@ export function PhoneSheet({ job, onClose }: { job?: string; onClose: () => void
         </Text>
       )}
       {data && !data.on && <Off />}
-      {data?.isPhone && <OnThePhone />}
+      {data?.isPhone && <OnThePhone looksOnly={data.looksOnly} />}
       {data?.on && !data.isPhone && <OnTheLaptop data={data} job={job} />}
     </Sheet>
   )
@@ -45,13 +46,13 @@ function Off() {
   )
 }
 
-function OnThePhone() {
+function OnThePhone({ looksOnly }: { looksOnly: boolean }) {
   return (
     <>
       <Text mb="10px">
-        This phone works on the laptop's jobs: what either changes the other shows at once. During an order
-        the laptop leaves the network again and again. Keep this page open then: it has the whole order, keeps
-        ticks, notes and pictures, and hands them in when the laptop is back.
+        {looksOnly
+          ? 'This phone looks on: it shows what the laptop changes at once, and can change nothing itself. Passwords are not shown on it. To work on it, leave, and join by a code made for that.'
+          : 'This phone works on the laptop’s jobs: what either changes the other shows at once. During an order the laptop leaves the network again and again. Keep this page open then: it has the whole order, keeps ticks, notes and pictures, and hands them in when the laptop is back.'}
       </Text>
       <Press
         kind="danger"
@@ -70,6 +71,7 @@ function OnTheLaptop({ data, job }: { data: ShareView; job?: string }) {
   const queries = useQueryClient()
   const [chosen, setChosen] = useState<string>()
   const [code, setCode] = useState<JoinCode | null>(null)
+  const [looksOnly, setLooksOnly] = useState(false)
   const [problem, setProblem] = useState<string>()
   const address = data.addresses.find((one) => one.address === chosen) ?? data.addresses[0]
   const known = data.phones.length
@@ -86,7 +88,7 @@ function OnTheLaptop({ data, job }: { data: ShareView; job?: string }) {
   const make = async () => {
     try {
       setKnownThen(known)
-      setCode(await makeJoinCode(address.address, job))
+      setCode(await makeJoinCode(address.address, looksOnly, job))
       setProblem(undefined)
     } catch (failed) {
       setProblem((failed as Error).message)
@@ -111,7 +113,12 @@ function OnTheLaptop({ data, job }: { data: ShareView; job?: string }) {
         />
       )}
       {code ? (
-        <CodeToScan code={code} fingerprint={data.fingerprint ?? ''} onGone={() => setCode(null)} />
+        <CodeToScan
+          code={code}
+          looksOnly={looksOnly}
+          fingerprint={data.fingerprint ?? ''}
+          onGone={() => setCode(null)}
+        />
       ) : (
         <>
           <Text mb="10px">
@@ -121,7 +128,12 @@ function OnTheLaptop({ data, job }: { data: ShareView; job?: string }) {
             </Box>
             .
           </Text>
-          <Press kind="main" onClick={make}>
+          <Toggle
+            label="who joins may look and change nothing: for the household"
+            on={looksOnly}
+            set={setLooksOnly}
+          />
+          <Press kind="main" mt="6px" onClick={make}>
             Make a code
           </Press>
         </>
@@ -140,6 +152,7 @@ function OnTheLaptop({ data, job }: { data: ShareView; job?: string }) {
               </Text>
               <Text textStyle="note">
                 {phone.address}, since {when(phone.joinedAt)}
+                {phone.looksOnly && ', looks only'}
               </Text>
             </Box>
             <Press
@@ -158,7 +171,7 @@ function OnTheLaptop({ data, job }: { data: ShareView; job?: string }) {
   )
 }
 
-function CodeToScan(props: { code: JoinCode; fingerprint: string; onGone: () => void }) {
+function CodeToScan(props: { code: JoinCode; looksOnly: boolean; fingerprint: string; onGone: () => void }) {
   const { code, onGone } = props
   const [now, setNow] = useState(Date.now())
   const left = Math.ceil((Date.parse(code.until) - now) / 1000)
@@ -193,6 +206,7 @@ function CodeToScan(props: { code: JoinCode; fingerprint: string; onGone: () => 
         </Text>
         <Text textStyle="note" role="timer">
           Good once, for {clock(Math.max(0, left))}.
+          {props.looksOnly && ' Who joins by it may look and change nothing.'}
         </Text>
       </Box>
       <Box w="100%">

@@ -2,11 +2,14 @@ import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { options as optionsQuery } from '../../api/queries'
+import type { Pin } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
 import { Press } from '../../parts/Press'
 import { nameOf } from '../../parts/words'
 import { pinsOf, usePins } from '../../state/pins'
+
+const isPlace = (use: string) => use.includes('/')
 
 /** The schools that lost, each with this house's own reason; and what is settled of a plan beforehand. */
 export function OptionsAside() {
@@ -17,19 +20,23 @@ export function OptionsAside() {
   const { data: first } = useQuery({ ...optionsQuery(job.id, job.version, pins, true), enabled: !whole })
   const data = whole ?? first
   const [device, setDevice] = useState('')
-  const [mode, setMode] = useState('')
+  const [use, setUse] = useState('')
   if (!data) return null
   const box = data.pinnable.find((one) => one.device === device) ?? data.pinnable[0]
-  const chosen = box?.modes.find((one) => one.mode === mode) ?? box?.modes[0]
+  const chosen = box?.uses.find((one) => one.use === use) ?? box?.uses[0]
   const add = (forbidden: boolean) => {
     if (!box || !chosen) return
+    // A mode takes the place of a mode, a place under another box that of such a place; what is forbidden is forbidden beside it.
     const rest = pins.filter(
-      (pin) => pin.device !== box.device || (forbidden && pin.forbidden && pin.mode !== chosen.mode),
+      (pin) =>
+        pin.device !== box.device ||
+        (pin.use !== chosen.use && (forbidden || pin.forbidden || isPlace(pin.use) !== isPlace(chosen.use))),
     )
-    set(job.id, [...rest, { device: box.device, mode: chosen.mode, forbidden }])
+    set(job.id, [...rest, { device: box.device, use: chosen.use, forbidden }])
   }
-  const say = (mode: string) =>
-    data.pinnable.flatMap((one) => one.modes).find((one) => one.mode === mode)?.say ?? mode
+  const say = (pin: Pin) =>
+    data.pinnable.find((one) => one.device === pin.device)?.uses.find((one) => one.use === pin.use)?.say ??
+    pin.use
   return (
     <Box px="16px" py="14px" borderBottom="1px solid" borderColor="hairline">
       <Heading as="h2" textStyle="section" mb="8px">
@@ -78,13 +85,14 @@ export function OptionsAside() {
             {pins.map((pin) => (
               <Flex
                 as="li"
-                key={`${pin.device}${pin.mode}`}
+                key={`${pin.device}${pin.use}`}
                 align="center"
                 gap="6px"
                 textStyle="small"
                 wrap="wrap"
               >
-                {nameOf(job.found.document, pin.device)} {pin.forbidden ? 'never as' : 'as'} {say(pin.mode)}
+                {nameOf(job.found.document, pin.device)} {pin.forbidden && 'never '}
+                {say(pin)}
                 <Press
                   kind="plain"
                   aria-label={`Unpin ${nameOf(job.found.document, pin.device)}`}
@@ -109,11 +117,11 @@ export function OptionsAside() {
               onChange={setDevice}
             />
             <Choice
-              label="as"
-              width="130px"
-              value={chosen.mode}
-              options={box.modes.map((one) => ({ value: one.mode, label: one.say }))}
-              onChange={setMode}
+              label="is"
+              width="220px"
+              value={chosen.use}
+              options={box.uses.map((one) => ({ value: one.use, label: one.say }))}
+              onChange={setUse}
             />
           </Flex>
           <Flex gap="8px" mt="8px">

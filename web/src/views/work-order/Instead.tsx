@@ -77,9 +77,9 @@ export function Instead(props: {
     if (meaning.forbids) {
       const { device, mode } = meaning.forbids
       const others = pinsOf(job.id)(usePins.getState()).filter(
-        (pin) => pin.device !== device || pin.mode !== mode,
+        (pin) => pin.device !== device || pin.use !== mode,
       )
-      usePins.getState().set(job.id, [...others, { device, mode, forbidden: true }])
+      usePins.getState().set(job.id, [...others, { device, use: mode, forbidden: true }])
       void navigate(`/job/${job.id}/options`)
     }
     await queries.invalidateQueries({ queryKey: ['job', job.id, 'work-order'] })
