@@ -238,7 +238,7 @@ public sealed class ShareTests : IAsyncDisposable
         Assert.DoesNotContain("Altrin", answer, StringComparison.Ordinal);
         var phone = await Joined();
         foreach (var page in new[] { "/join", "/join.js", "/join.css" }) Assert.DoesNotContain("http://", await phone.GetStringAsync(page), StringComparison.Ordinal);
-        Assert.Contains("default-src 'self'", (await phone.GetAsync("/join")).Headers.GetValues("Content-Security-Policy").Single(), StringComparison.Ordinal);
+        Assert.Contains("default-src 'none'", (await phone.GetAsync("/join")).Headers.GetValues("Content-Security-Policy").Single(), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -42,7 +42,7 @@ public static partial class SettingCatalogue
         new("dmz-host", "DMZ host", SettingsPage.Services, box => box.RoutesForItsOwn, (box, from) => box with { DmzHost = from.DmzHost },
             (_, now, wanted) => now.DmzHost == wanted.DmzHost ? [] : [new(new SetDmzHost(now.Id, wanted.DmzHost), new SettingChange("DMZ host", now.DmzHost?.ToString(), wanted.DmzHost?.ToString() ?? "none"))],
             box => box with { DmzHost = null }),
-        new("vlans", "VLANs", SettingsPage.Sockets, box => box.Traits.KnowsVlans, (box, from) => box with { Ports = [.. box.Ports.Select(port => WithVlans(port, from.FindPort(port.Id) ?? port))] },
+        new("vlans", "VLANs", SettingsPage.Sockets, box => box.Traits.KnowsVlans, VlansOf,
             (_, now, wanted) => from port in wanted.Ports let old = now.FindPort(port.Id) where old is not null && SayVlans(old) != SayVlans(port)
                                 select new SettingAct(new SetPortVlan(now.Id, port.Id, port.Vlan) { Tagged = port.Tagged }, new SettingChange($"VLAN of {Naming.PortName(wanted, port.Id)}", SayVlans(old), SayVlans(port))),
             box => box with { Ports = [.. box.Ports.Select(port => port with { Vlan = null, Tagged = [] })] }),
@@ -53,7 +53,11 @@ public static partial class SettingCatalogue
         { IsSecret = true, WhyNoAct = "only a factory reset brings back the password on the label" },
     ];
 
-    private static Port WithVlans(Port port, Port from) => SayVlans(port) == SayVlans(from) ? port : port with { Vlan = from.Vlan, Tagged = from.Tagged };
+    /// <summary>The box itself where they are alike: then nothing has to be written out to be compared.</summary>
+    private static Device VlansOf(Device box, Device from) => box.Ports.All(port => ReferenceEquals(WithVlans(port, from.FindPort(port.Id) ?? port), port)) ? box
+        : box with { Ports = [.. box.Ports.Select(port => WithVlans(port, from.FindPort(port.Id) ?? port))] };
+
+    private static Port WithVlans(Port port, Port from) => port.Vlan == from.Vlan && (port.Tagged == from.Tagged || SayVlans(port) == SayVlans(from)) ? port : port with { Vlan = from.Vlan, Tagged = from.Tagged };
 
     private static string SayVlans(Port port)
     {

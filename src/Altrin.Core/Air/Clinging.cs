@@ -20,8 +20,10 @@ public static class Clinging
     {
         var (house, air) = (state.House, state.AirMap);
         if (house.Rooms.IsEmpty) yield break;
+        // Where one box alone sends there is no other.
+        if (!air.Sources.Any(source => source.Device != air.Sources[0].Device)) yield break;
         // Many stand in one room, and hear the same there.
-        var heardIn = new Dictionary<Place, List<AirRoom>>();
+        var heardIn = new List<(Place Place, List<AirRoom> Heard)>();
         for (var i = 0; i < house.Endpoints.Length; i++)
         {
             var thing = house.Endpoints[i];
@@ -29,7 +31,7 @@ public static class Clinging
             var now = air.Of(i).Printed;
             (AirRoom At, WifiNetwork Network)? best = null;
             var place = air.Hearing.PlaceOf(thing);
-            if (!heardIn.TryGetValue(place, out var heard)) heardIn[place] = heard = [.. air.HeardAt(place, -1)];
+            if (heardIn.Find(one => one.Place == place).Heard is not { } heard) heardIn.Add((place, heard = [.. air.HeardAt(place, -1)]));
             foreach (var at in heard)
             {
                 if (at.Expected.Printed < ClearlyMore * now || (best is not null && at.Expected.Printed <= best.Value.At.Expected.Printed)) continue;

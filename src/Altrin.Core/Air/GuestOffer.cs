@@ -36,7 +36,7 @@ public sealed record GuestOffer(ImmutableArray<string> Names, ImmutableArray<str
     /// <summary>The router that sends and has somebody of the household behind it: that of the network most things are on, else the first.</summary>
     private static Device? MakerOf(NetworkState state)
     {
-        var routers = state.Air.Where(one => one.Box.RoutesForItsOwn && one.Box.LeaveAsFound != true && one.Box.KeptApart != true).Select(one => one.Box).Distinct().ToList();
+        var routers = state.Air.Where(one => one.Box.RoutesForItsOwn && one.Box.LeaveAsFound != true && one.Box.KeptApart != true).Select(one => one.Box).DistinctBy(box => box.Id).ToList();
         if (routers.Count == 0) return null;
         var main = OneWifi.Main(state, [.. state.Air]);
         return routers.FirstOrDefault(box => box.Id == main.Box.Id) ?? routers.FirstOrDefault(box => state.InsideOf(box.Id) == main.Segment) ?? routers[0];

@@ -57,13 +57,18 @@ public static class Regulations
         Unlawful? worst = null;
         foreach (var centre in Channels.Covered(channel))
         {
-            var here = rules.Where(rule => rule.Covers(centre, 20)).ToList();
-            // Two rules that meet may be used as one where the database says so (AUTO-BW): each then allows its own width and the next one's.
-            var why = here.Count == 0 ? Unlawful.NoRule
-                : here.TrueForAll(rule => rule.IsPassive) ? Unlawful.Passive
-                : isOutdoors && here.TrueForAll(rule => rule.IsIndoors) ? Unlawful.IndoorsOnly
-                : here.TrueForAll(rule => rule.WidestMHz < Math.Min(channel.WidthMHz, 80)) ? Unlawful.TooWide
-                : (Unlawful?)null;
+            var (isCovered, isPassive, isIndoors, isNarrow) = (false, true, true, true);
+            // A search for channels asks this of each of them for each house it tries.
+            foreach (var rule in rules)
+            {
+                if (!rule.Covers(centre, 20)) continue;
+                isCovered = true;
+                isPassive &= rule.IsPassive;
+                isIndoors &= rule.IsIndoors;
+                // Two rules that meet may be used as one where the database says so (AUTO-BW): each then allows its own width and the next one's.
+                isNarrow &= rule.WidestMHz < Math.Min(channel.WidthMHz, 80);
+            }
+            var why = !isCovered ? Unlawful.NoRule : isPassive ? Unlawful.Passive : isOutdoors && isIndoors ? Unlawful.IndoorsOnly : isNarrow ? Unlawful.TooWide : (Unlawful?)null;
             if (why is not null && (worst is null || why < worst)) worst = why;
         }
         return worst;

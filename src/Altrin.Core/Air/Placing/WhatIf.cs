@@ -89,7 +89,7 @@ public static class WhatIfs
         var house = state.House;
         var (box, parent) = (house.Devices[link.From], house.Devices[link.To]);
         if (state.UplinkBox(parent.Id) is null) yield break;
-        foreach (var main in state.AirMap.Sources.Select(source => house.Devices[source.Device]).Distinct()
+        foreach (var main in state.AirMap.Sources.Select(source => source.Device).Distinct().Select(device => house.Devices[device])
                      .Where(other => other != box && other != parent && state.UplinkBox(other.Id) is null).Take(MostMains))
         {
             ImmutableArray<InstallerAction> actions = [new SetUplink(box.Id, box.Uplink! with { Near = main.Id })];

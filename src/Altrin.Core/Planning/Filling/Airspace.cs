@@ -33,11 +33,12 @@ internal static class Airspace
     {
         var wide = Math.Min(width ?? (radio.Band == Band.Ghz24 ? 20 : 80), radio.MaxWidthMHz ?? (radio.Band == Band.Ghz24 ? 20 : 80));
         var others = Sources(draft, box).ToList();
+        var isOutdoors = Rooms.Find(draft.Found, draft.Boxes[box].Room)?.Outdoor == true;
         (int Number, int Cost)? best = null;
         foreach (var number in radio.Band switch { Band.Ghz24 => Narrow, Band.Ghz5 => Wide, _ => Widest })
         {
             var channel = new RadioChannel(radio.Band, number, wide);
-            if (Regulations.WhyNot(rules, channel, Rooms.Find(draft.Found, draft.Boxes[box].Room)?.Outdoor == true) is not null) continue;
+            if (Regulations.WhyNot(rules, channel, isOutdoors) is not null) continue;
             var isRadar = Regulations.IsRadar(rules, channel);
             var cost = others.Sum(other => channel.Overlaps(other.Channel) ? other.Weight : 0) * 2 + (isRadar ? 1 : 0);
             if (best is null || cost < best.Value.Cost) best = (number, cost);

@@ -27,7 +27,7 @@ public sealed class AdminPageOutOfReach : IRule
     }
 
     private Finding Found(Facts facts, Interface held, Interface main) => new(Id, Severity.Caution, "A page that nobody can open", [held.Owner],
-        $"{facts.NameOf(held.Owner)} has its own page at {held.Address}, but the network it is on is {main.Address!.Value.Prefix}: nobody there can open it.",
+        () => $"{facts.NameOf(held.Owner)} has its own page at {held.Address}, but the network it is on is {main.Address!.Value.Prefix}: nobody there can open it.",
         () => Fixes(facts, held, main));
 
     private static ImmutableArray<Fix> Fixes(Facts facts, Interface held, Interface home)

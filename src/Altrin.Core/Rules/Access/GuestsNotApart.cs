@@ -22,7 +22,7 @@ public sealed class GuestsNotApart : IRule
             if (open.Count == 0) continue;
             var (box, main) = (open[0].Box, facts.MainOn(open[0].Segment)!);
             yield return new(Id, Severity.Fault, "Guests in the middle of the home", [box.Id],
-                $"{box.Name} is no router, so its guest network {open[0].Network.Ssid} is not apart: whoever is on it is on "
+                () => $"{box.Name} is no router, so its guest network {open[0].Network.Ssid} is not apart: whoever is on it is on "
                 + $"{main.Address!.Value.Prefix} and reaches every device and settings page there.", () => Fixes(facts, box, facts.Device(main.Owner), open));
         }
     }

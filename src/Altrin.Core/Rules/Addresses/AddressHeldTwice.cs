@@ -34,7 +34,7 @@ public sealed class AddressHeldTwice : IRule
             ? "It is the gateway's own address: what is sent there reaches now the one, now the other, and the whole network loses the internet."
             : "What is sent there reaches now the one, now the other.";
         return new(Id, Severity.Fault, $"Two at {address}", [.. holders.Select(one => one.Owner).Distinct()],
-            $"{names} hold {address} on the same network. {loss}", () => Fixes(facts, segment, holders, main), address.ToString())
+            () => $"{names} hold {address} on the same network. {loss}", () => Fixes(facts, segment, holders, main), address.ToString())
         { BlamesAll = true };
     }
 

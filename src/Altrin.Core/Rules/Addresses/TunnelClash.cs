@@ -20,7 +20,7 @@ public sealed class TunnelClash : IRule
             {
                 var (box, own) = (facts.Device(lan.Owner), lan.Address!.Value.Prefix);
                 yield return new(Id, Severity.Fault, "The work tunnel’s own subnet", [box.Id],
-                    $"{box.Name} makes {own} at home, and the work tunnel uses {tunnel}. While it is up, a device takes the one for the other: "
+                    () => $"{box.Name} makes {own} at home, and the work tunnel uses {tunnel}. While it is up, a device takes the one for the other: "
                     + "what is at work, or what is at home, cannot be reached.", () => Fixes(facts, box), need.Id);
             }
         }

@@ -18,7 +18,7 @@ public sealed class WanLanOverlap : IRule
             var clash = wan.Candidates.FirstOrDefault(candidate => candidate.Address is { } address && address.Prefix.Overlaps(lan.Prefix));
             if (clash is null) continue;
             yield return new(Id, Severity.Fault, "Same subnet on both sides", [box.Id],
-                $"{box.Name} has {clash.Address!.Value.Prefix} on its WAN side and {lan.Prefix} on its LAN side. "
+                () => $"{box.Name} has {clash.Address!.Value.Prefix} on its WAN side and {lan.Prefix} on its LAN side. "
                 + $"It cannot tell inside from outside, so nothing behind it has internet.", () => Fixes(facts, box));
         }
     }

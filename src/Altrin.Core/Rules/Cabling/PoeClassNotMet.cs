@@ -27,7 +27,7 @@ public sealed class PoeClassNotMet : IRule
         var source = far is null ? "nothing is plugged in there"
             : given is { } less ? $"{facts.House.SocketName(far)} gives {Say(less)}" : $"{facts.House.SocketName(far)} gives none";
         return new(Id, Severity.Fault, "Not enough power over the cable", far is null ? [box.Id] : [box.Id, far.Device],
-            $"{box.Name} wants {Say(needs)} power through {facts.House.SocketName(new(box.Id, port.Id))}, and {source}. It stays dark. "
+            () => $"{box.Name} wants {Say(needs)} power through {facts.House.SocketName(new(box.Id, port.Id))}, and {source}. It stays dark. "
             + "An injector between them does it: its data side to the router, its power side to this box.", () => Fixes(facts, cable, far, needs), box.Id, port.Id);
     }
 

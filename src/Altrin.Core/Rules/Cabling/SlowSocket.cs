@@ -20,7 +20,7 @@ public sealed class SlowSocket : IRule
             var slow = group.Select(socket => box.FindPort(socket.Port)!).Where(port => port.SpeedMbps < line).ToList();
             if (slow.Count == 0) continue;
             yield return new(Id, Severity.Caution, "A socket slower than the line", [box.Id],
-                $"{Facts.Join(slow.Select(port => facts.House.SocketName(new(box.Id, port.Id))))} {(slow.Count == 1 ? "is a" : "are")} {slow[0].SpeedMbps:0} Mb/s "
+                () => $"{Facts.Join(slow.Select(port => facts.House.SocketName(new(box.Id, port.Id))))} {(slow.Count == 1 ? "is a" : "are")} {slow[0].SpeedMbps:0} Mb/s "
                 + $"socket{(slow.Count == 1 ? "" : "s")} on a {line:0} Mb/s line: what is behind {box.Name} gets at most about {slow[0].SpeedMbps * CableRates.ShareForData:0} Mb/s.", () => []);
         }
     }

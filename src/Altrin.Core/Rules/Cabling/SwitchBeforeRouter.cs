@@ -22,7 +22,7 @@ public sealed class SwitchBeforeRouter : IRule
             var who = exposed.Count == 0 ? "What is plugged in there stands in the street, outside the router"
                 : $"{Facts.Join(exposed)} {(exposed.Count == 1 ? "stands" : "stand")} in the street, outside the router";
             yield return new(Id, exposed.Count == 0 ? Severity.Caution : Severity.Fault, "A switch before the router", [box.Id],
-                $"{box.Name} is on the provider’s side. {who}: without its protection, and the provider gives out "
+                () => $"{box.Name} is on the provider’s side. {who}: without its protection, and the provider gives out "
                 + $"{facts.House.Line!.Addresses} address{(facts.House.Line.Addresses == 1 ? "" : "es")} only.", () => Fixes(facts, box));
         }
     }

@@ -28,7 +28,7 @@ public sealed class WrongSocket : IRule
         if (facts.House.FreePort(box, PortRole.Wan) is { } wan)
             fixes.Add(new($"Move the line to {Naming.PortName(box, wan.Id)}", new SetLine(line with { Port = wan.Id })));
         return new(Id, Severity.Fault, "The line is in a LAN socket", [box.Id],
-            $"The provider's line is in {facts.House.SocketName(line.Socket)}, and {box.Name} is a router: it does not route what comes in "
+            () => $"The provider's line is in {facts.House.SocketName(line.Socket)}, and {box.Name} is a router: it does not route what comes in "
             + "there. Nothing on its network is protected, and at most one device gets the provider's address.", fixes.ToImmutable);
     }
 
@@ -43,7 +43,7 @@ public sealed class WrongSocket : IRule
                 new MoveCableEnd(cable.Id, Remedies.EndAt(cable, box.Id), new(box.Id, wan.Id))));
         fixes.Add(new("Turn off its DHCP server", new TurnOffDhcpServer(box.Id)));
         return new(Id, Severity.Fault, "A router fed through its LAN socket", [box.Id],
-            $"{where} and its WAN socket is empty, so {box.Name} routes nothing; yet it gives out addresses with itself as gateway. "
+            () => $"{where} and its WAN socket is empty, so {box.Name} routes nothing; yet it gives out addresses with itself as gateway. "
             + "Whoever gets one of those has no internet.", fixes.ToImmutable);
     }
 }

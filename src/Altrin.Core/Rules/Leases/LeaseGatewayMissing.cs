@@ -28,7 +28,7 @@ public sealed class LeaseGatewayMissing : IRule
                 : holder.Routes ? "which is outside the subnet it gives out"
                 : $"which is {facts.NameOf(holder.Owner)}, and that does not route";
             yield return new(Id, Severity.Fault, "The gateway it gives is not there", [box.Id],
-                $"{box.Name} sends its clients to {gateway}, {reason}. {Facts.Join(clients.Select(one => facts.NameOf(one.Owner)))} "
+                () => $"{box.Name} sends its clients to {gateway}, {reason}. {Facts.Join(clients.Select(one => facts.NameOf(one.Owner)))} "
                 + $"{(clients.Count == 1 ? "has" : "have")} no internet from it.", () => Fixes(facts, server, box));
         }
     }

@@ -26,7 +26,7 @@ public sealed class NoDhcpServer : IRule
                 ? $"{names} gets no address on its WAN side: nothing behind it has internet."
                 : $"{names} {(asking.Count == 1 ? "gives itself" : "give themselves")} 169.254.x.x and {(asking.Count == 1 ? "has" : "have")} no internet.";
             yield return new(Id, Severity.Fault, "Nobody gives out addresses", [.. asking.Select(one => one.Owner).Distinct()],
-                $"No DHCP server answers here. {loss}", () => Fixes(facts, segment.Index), [.. asking.Select(one => one.Kind.ToString()).Distinct()])
+                () => $"No DHCP server answers here. {loss}", () => Fixes(facts, segment.Index), [.. asking.Select(one => one.Kind.ToString()).Distinct()])
             { BlamesAll = true };
         }
     }

@@ -27,11 +27,11 @@ public sealed class PoolExhausted : IRule
                 // A switch out there is why so many ask: another rule's finding.
                 if (facts.InUse.Any(box => box.Mode == DeviceMode.Switch && facts.State.InsideOf(box.Id) == segment.Index)) continue;
                 yield return new(Id, Severity.Fault, "The provider gives out too few addresses", [.. without.Select(one => one.Owner).Distinct()],
-                    $"The provider gives out {Count(server.Pool.Count)} and {names} {gets} none: only one router may stand directly at the line.", () => [], server.Device);
+                    () => $"The provider gives out {Count(server.Pool.Count)} and {names} {gets} none: only one router may stand directly at the line.", () => [], server.Device);
                 continue;
             }
             yield return new(Id, Severity.Fault, "The pool is used up", [server.Device, .. without.Select(one => one.Owner).Distinct()],
-                $"{facts.NameOf(server.Device)} gives out {server.Pool}, {Count(server.Pool.Count)}. {names} {gets} none, so no internet.",
+                () => $"{facts.NameOf(server.Device)} gives out {server.Pool}, {Count(server.Pool.Count)}. {names} {gets} none, so no internet.",
                 () => Fixes(facts, server), facts.State.GuestsOf(server.Device) == segment.Index ? ["guests"] : []);
         }
     }

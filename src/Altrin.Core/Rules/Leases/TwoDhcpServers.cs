@@ -28,7 +28,7 @@ public sealed class TwoDhcpServers : IRule
                 : $" {Facts.Join(losers.Select(one => facts.NameOf(one.Owner)))} may get an address that leads nowhere.";
             var rivalNames = Facts.Join(rivals.Select(server => facts.NameOf(server.Device)));
             yield return new(Id, Severity.Fault, "Two give out addresses", [.. rivals.Append(rightful).Select(server => server.Device)],
-                $"{rivalNames} {(rivals.Count > 1 ? "give" : "gives")} out addresses on the network of {facts.NameOf(rightful.Device)}. "
+                () => $"{rivalNames} {(rivals.Count > 1 ? "give" : "gives")} out addresses on the network of {facts.NameOf(rightful.Device)}. "
                 + $"So does {facts.NameOf(rightful.Device)}. Which one answers is chance.{loss}",
                 () => Fixes(facts, rivals), facts.State.GuestsOf(rightful.Device) == onSegment.Key ? ["guests"] : []);
         }

@@ -22,7 +22,7 @@ public sealed class OwnChannelsOverlap : IRule
         // All that hang together by sharing. Two bands never share.
         foreach (var group in byName.Values.Order().GroupBy(sharing.Find))
         {
-            var boxes = group.Select(i => ChannelFixes.BoxOf(facts, sources[i])).Distinct().ToList();
+            var boxes = group.Select(i => sources[i].Device).Distinct().Select(device => facts.House.Devices[device]).ToList();
             if (boxes.Count > 1) yield return Found(facts, sources[group.Key].Radio.Band, [.. group.Select(i => sources[i])], boxes);
         }
     }

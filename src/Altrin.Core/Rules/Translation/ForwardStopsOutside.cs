@@ -23,7 +23,7 @@ public sealed class ForwardStopsOutside : IRule
             if (lost.Count == 0) continue;
             var ports = Facts.Join(lost.Select(one => $"{Words<TransportProtocol>.Of(one.Protocol)} {one.Port}"), 4);
             yield return new(Id, Severity.Fault, "Forwarded on the inner router only", [box.Id, outer.Id],
-                $"{box.Name} forwards {ports}, but what comes from the internet meets {outer.Name} first, and that sends it nowhere.",
+                () => $"{box.Name} forwards {ports}, but what comes from the internet meets {outer.Name} first, and that sends it nowhere.",
                 () => Fixes(box, outer, wan.Address, lost), box.Id);
         }
     }

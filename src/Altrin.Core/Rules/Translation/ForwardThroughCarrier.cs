@@ -21,7 +21,7 @@ public sealed class ForwardThroughCarrier : IRule
             var what = box.PortForwards.IsEmpty ? $"sends what comes in to {box.DmzHost}"
                 : $"forwards {Facts.Join(box.PortForwards.Select(one => $"{Words<TransportProtocol>.Of(one.Protocol)} {one.Port}"))}";
             yield return new(Id, Severity.Fault, "A forward that can never work", [box.Id],
-                $"{box.Name} {what}, but the provider shares the line’s address among customers: nothing from the internet gets as far as "
+                () => $"{box.Name} {what}, but the provider shares the line’s address among customers: nothing from the internet gets as far as "
                 + $"{box.Name}. It takes a fixed address from the provider, a tunnel or a relay.", () => [new($"Remove it from {box.Name}", Undo(box))]);
         }
     }

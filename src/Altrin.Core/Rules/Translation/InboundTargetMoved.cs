@@ -25,7 +25,7 @@ public sealed class InboundTargetMoved : IRule
             var what = forwards.Count == 0 ? $"makes {dmz} its DMZ host"
                 : $"forwards {Facts.Join(forwards.Select(one => $"{Words<TransportProtocol>.Of(one.Protocol)} {one.Port} to {one.ToAddress}"))}";
             yield return new(Id, Severity.Fault, "A way in to nobody", [box.Id],
-                $"{box.Name} {what}, but nothing on its network is there: the device has moved to another address, or is gone. What comes in is lost.",
+                () => $"{box.Name} {what}, but nothing on its network is there: the device has moved to another address, or is gone. What comes in is lost.",
                 () => Fixes(facts, box, forwards, dmz));
         }
     }

@@ -22,7 +22,7 @@ public sealed class PassthroughBystander : IRule
                 .Where(one => one.Owner != gateway.Id && one.Owner != id && one.Kind is InterfaceKind.Net or InterfaceKind.Wan && one.IsPlugged).ToList();
             if (left.Count == 0) continue;
             yield return new(Id, Severity.Fault, "Left on the gateway", [.. left.Select(one => one.Owner).Distinct(), gateway.Id],
-                $"{gateway.Name} passes the line through to {target.Name}. {Facts.Join(left.Select(one => facts.NameOf(one.Owner)).Distinct())} "
+                () => $"{gateway.Name} passes the line through to {target.Name}. {Facts.Join(left.Select(one => facts.NameOf(one.Owner)).Distinct())} "
                 + $"{(left.Count == 1 ? "is" : "are")} still on {gateway.Name}: its settings page opens there, and there is no internet.",
                 () => Fixes(facts, target, left));
         }

@@ -23,7 +23,7 @@ public sealed class PassthroughToNobody : IRule
                     ? $"to {facts.NameOf(named)}, whose WAN side is not on its network"
                     : $"to {facts.NameOf(named)}, which does not ask for it";
             yield return new(Id, Severity.Fault, "The line is passed to nobody", [gateway.Id],
-                $"{gateway.Name} passes the line through {why}. Nobody in the house has internet.", () => Fixes(facts, gateway));
+                () => $"{gateway.Name} passes the line through {why}. Nobody in the house has internet.", () => Fixes(facts, gateway));
         }
     }
 

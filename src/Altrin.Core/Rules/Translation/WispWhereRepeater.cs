@@ -20,7 +20,7 @@ public sealed class WispWhereRepeater : IRule
             if (facts.State.UplinkBox(box.Id) is not { } joined) continue;
             if (!facts.MainsOn(facts.State.OutsideOf(box.Id)).Any(main => main.Owner != box.Id && facts.Device(main.Owner).Nat)) continue;
             yield return new(Id, FailsByIt.Want(facts, box.Id) is null ? Severity.Caution : Severity.Fault, "Joined as a router, not as a repeater", [box.Id, joined],
-                $"{box.Name} joins {box.Uplink.Ssid} of {facts.NameOf(joined)} as a client router and translates again. "
+                () => $"{box.Name} joins {box.Uplink.Ssid} of {facts.NameOf(joined)} as a client router and translates again. "
                 + $"What is behind {box.Name} cannot be reached or found by name from the rest of the house.", () => Fixes(facts, box), box.Id);
         }
     }

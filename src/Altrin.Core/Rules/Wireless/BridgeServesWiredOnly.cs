@@ -20,7 +20,7 @@ public sealed class BridgeServesWiredOnly : IRule
             if (group.Key is not { } bridge) continue;
             var things = group.ToList();
             yield return new(Id, Severity.Fault, "A bridge without Wi-Fi of its own", [bridge.Id, .. things.Select(thing => thing.Id)],
-                $"{Facts.Join(things.Select(thing => thing.Name))} {(things.Count == 1 ? "is" : "are")} to use {((Attachment.Join)things[0].Connect!).Ssid} of {bridge.Name}, "
+                () => $"{Facts.Join(things.Select(thing => thing.Name))} {(things.Count == 1 ? "is" : "are")} to use {((Attachment.Join)things[0].Connect!).Ssid} of {bridge.Name}, "
                 + $"but {bridge.Name} is a client bridge that serves its sockets alone.", () => Fixes(facts, bridge, things));
         }
     }

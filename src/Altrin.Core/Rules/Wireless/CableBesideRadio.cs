@@ -20,7 +20,7 @@ public sealed class CableBesideRadio : IRule
                 && one.Mode != DeviceMode.Router && facts.State.UplinkBox(one.Id) is not null && Cables(facts, one).Any());
             if (box is null) continue;
             yield return new(Id, Severity.Fault, "Cable and radio at once", [box.Id],
-                $"{box.Name} joins {box.Uplink!.Ssid} by radio and is on the same network by cable: everything runs round that circle until "
+                () => $"{box.Name} joins {box.Uplink!.Ssid} by radio and is on the same network by cable: everything runs round that circle until "
                 + "nothing gets through. Mesh units break such a circle themselves; this one does not.", () => Fixes(facts, box));
         }
     }

@@ -21,7 +21,7 @@ public sealed class OneNameTwoKeys : IRule
             if (odd.Count == 0) continue;
             var what = odd.Exists(one => one.Network.Key != main.Network.Key) ? "password" : "security";
             yield return new(Id, Severity.Fault, "One name, two passwords", [.. odd.Select(one => one.Box.Id).Append(main.Box.Id).Distinct()],
-                $"{Facts.Join(odd.Select(one => one.Box.Name).Append(main.Box.Name).Distinct())} are both called {name.Key} but have another {what} each. "
+                () => $"{Facts.Join(odd.Select(one => one.Box.Name).Append(main.Box.Name).Distinct())} are both called {name.Key} but have another {what} each. "
                 + "A device that is carried from one to the other is thrown off.",
                 () => [new($"Use {main.Box.Name}’s {what} on all", OneWifi.Become(facts.State, main, odd))], name.Key);
         }

@@ -22,7 +22,7 @@ public sealed class SatellitesInRow : IRule
             if (nearer is null) continue;
             var level = IsInReach(facts, box, nearer) is true ? $" and is heard there at {Level(facts, box, nearer):0} dBm" : "";
             yield return new(Id, Severity.Caution, "Two radio hops in a row", [box.Id, near],
-                $"{box.Name} joins {facts.NameOf(near)}, which itself joins by radio: each hop takes about half of what is left. "
+                () => $"{box.Name} joins {facts.NameOf(near)}, which itself joins by radio: each hop takes about half of what is left. "
                 + $"{nearer.Box.Name} makes the same network{level} and is a hop less away.",
                 () => [new($"Join {nearer.Box.Name} instead{(level.Length > 0 ? "" : ", if it is heard there")}", new SetUplink(box.Id, uplink with { Near = nearer.Box.Id }))], box.Id);
         }

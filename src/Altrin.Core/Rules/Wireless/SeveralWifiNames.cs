@@ -20,7 +20,7 @@ public sealed class SeveralWifiNames : IRule
         var main = OneWifi.Main(facts.State, own);
         var others = own.Where(one => one.Network.Ssid != main.Network.Ssid).ToList();
         yield return new(Id, Severity.Fault, "Two names where one was wanted", [.. others.Select(one => one.Box.Id).Distinct()],
-            $"The household wants one Wi-Fi name and has {Facts.Join(names, 4)}. Devices stay on the one they know, however weak, "
+            () => $"The household wants one Wi-Fi name and has {Facts.Join(names, 4)}. Devices stay on the one they know, however weak, "
             + "when they are carried through the house.", () => [new($"Call all of them {main.Network.Ssid}", OneWifi.Become(facts.State, main, others))]);
     }
 }

@@ -24,7 +24,7 @@ public sealed class UplinkNotJoined : IRule
             var band = box.Radios.First(radio => radio.Id == uplink.Radio).Band;
             var (why, meant) = WifiMatch.WhyNot(facts, uplink.Ssid, uplink.Security, uplink.Key, band, box.Id, box.Room, box.At);
             yield return new(Id, Severity.Fault, "The uplink joins nothing", meant is null ? [box.Id] : [box.Id, meant.Box.Id],
-                $"{box.Name} is to join {uplink.Ssid}, but {why}. It and what is behind it are cut off.", () => Fixes(facts, box, uplink, band), box.Id);
+                () => $"{box.Name} is to join {uplink.Ssid}, but {why}. It and what is behind it are cut off.", () => Fixes(facts, box, uplink, band), box.Id);
         }
     }
 

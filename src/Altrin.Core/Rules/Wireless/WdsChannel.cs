@@ -20,7 +20,7 @@ public sealed class WdsChannel : IRule
             if (WifiMatch.Willing(facts, uplink, box).FirstOrDefault() is not { } far) continue;
             var own = box.Wifi.FirstOrDefault(network => network.Radio == uplink.Radio);
             yield return new(Id, Severity.Fault, "A WDS link on two channels", [box.Id, far.Box.Id],
-                $"{box.Name} is on {Say(own?.Channel)} and {far.Box.Name} on {Say(First(far.Box, far.Network.Radio)?.Channel)}. "
+                () => $"{box.Name} is on {Say(own?.Channel)} and {far.Box.Name} on {Say(First(far.Box, far.Network.Radio)?.Channel)}. "
                 + $"A WDS link comes up only on one fixed channel, so {box.Name} and what is behind it are cut off.", () => Fixes(box, uplink, far), box.Id);
         }
     }
