@@ -14,9 +14,11 @@ public sealed class PhotoStore(JobStore jobs, TimeProvider clock)
     /// <summary>All of a job's together.</summary>
     public const long MostBytesPerJob = 20L << 20;
 
-    public async Task<ImmutableArray<PhotoHead>> List(string job, CancellationToken cancel)
+    /// <returns>Null where there is no such job.</returns>
+    public async Task<ImmutableArray<PhotoHead>?> List(string job, CancellationToken cancel)
     {
         await using var db = jobs.Open();
+        if (!await db.Jobs.AnyAsync(row => row.Id == job, cancel)) return null;
         return [.. await db.Photos.AsNoTracking().Where(row => row.JobId == job).OrderBy(row => row.At).Select(row => new PhotoHead(row.Id, row.Subject, row.Content.Length, row.At)).ToListAsync(cancel)];
     }
 

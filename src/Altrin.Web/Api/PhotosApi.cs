@@ -20,7 +20,8 @@ internal static class PhotosApi
     public static void MapPhotos(this IEndpointRouteBuilder routes)
     {
         var api = routes.MapGroup("/api/jobs/{id}/photos").WithTags("photos").ProducesProblem(404);
-        api.MapGet("/", async (string id, PhotoStore photos, CancellationToken cancel) => TypedResults.Ok((await photos.List(id, cancel)).Select(View).ToArray()));
+        api.MapGet("/", async Task<Results<Ok<PhotoView[]>, ProblemHttpResult>> (string id, PhotoStore photos, CancellationToken cancel) =>
+            await photos.List(id, cancel) is { } list ? TypedResults.Ok(list.Select(View).ToArray()) : Answers.NoSuchJob());
         api.MapPost("/", Add).Accepts<byte[]>("application/octet-stream");
         api.MapGet("/{photo}", Show).Produces(200, contentType: "image/jpeg");
         api.MapDelete("/{photo}", async Task<Results<NoContent, ProblemHttpResult>> (string id, string photo, PhotoStore photos, CancellationToken cancel) =>
