@@ -13,7 +13,7 @@ namespace Altrin.Core.Planning;
 /// <param name="Buys">Cables to be laid.</param>
 /// <param name="Lost">Wants that held and do not any more, in words.</param>
 /// <param name="Gained">Wants that hold now.</param>
-/// <param name="Says">All of it in a sentence or two.</param>
+/// <param name="Says">All of it in a sentence or two, but for the minutes: an order's own are another sum, and stand beside it.</param>
 public sealed record PlanChange(int Settings, int Minutes, int Touches, int Buys, int Faults, int Cautions, ImmutableArray<string> Lost, ImmutableArray<string> Gained, string Says)
 {
     public static PlanChange Of(NetworkDocument found, Evaluation before, Evaluation after)
@@ -31,13 +31,14 @@ public sealed record PlanChange(int Settings, int Minutes, int Touches, int Buys
 
     private string Say()
     {
-        var counts = new[] { (Faults, "fault"), (Cautions, "caution"), (Minutes, "minute"), (Settings, "setting"), (Touches, "thing to touch"), (Buys, "cable to lay") };
+        var counts = new[] { (Faults, "fault"), (Cautions, "caution"), (Settings, "setting"), (Touches, "thing to touch"), (Buys, "cable to lay") };
         var (more, less) = (Count(counts, 1), Count(counts, -1));
         var sentences = new List<string>();
         if (more.Length > 0) sentences.Add($"{more} more.");
         if (less.Length > 0) sentences.Add($"{less} less.");
         if (Lost.Length > 0) sentences.Add($"No longer: {string.Join("; ", Lost)}.");
-        if (Gained.Length > 0) sentences.Add($"Holds now: {string.Join("; ", Gained)}.");
+        // What fails by it is named; many that hold now stand in the list of the wants.
+        if (Gained.Length > 0) sentences.Add(Gained.Length == 1 ? $"Holds now: {Gained[0]}." : $"{Gained.Length} more wants hold.");
         return sentences.Count > 0 ? string.Join(' ', sentences) : "Nothing more to do, and nothing less.";
     }
 
