@@ -30,6 +30,13 @@ public static class Naming
         return all.Count < 2 ? string.Concat(all) : $"{string.Join(", ", all.SkipLast(1))} and {all[^1]}";
     }
 
+    /// <summary>“1 setting”, “2 settings”, “2 things to touch”: the first word is counted.</summary>
+    public static string Count(int n, string what)
+    {
+        var end = what.IndexOf(' ', StringComparison.Ordinal) is >= 0 and var space ? space : what.Length;
+        return $"{n} {what[..end]}{(n == 1 ? "" : "s")}{what[end..]}";
+    }
+
     public static string Say(this WifiSecurity security) => security switch
     {
         WifiSecurity.Open => "open, no password",

@@ -71,9 +71,7 @@ public static partial class SettingCatalogue
 
     private static AddressPool? PoolOf(Device box) => ServerOf(box).Pool;
 
-    internal static string SayMinutes(int minutes) => minutes % 1440 == 0 ? Of(minutes / 1440, "day") : minutes % 60 == 0 ? Of(minutes / 60, "hour") : Of(minutes, "minute");
-
-    private static string Of(int n, string unit) => $"{n} {unit}{(n == 1 ? "" : "s")}";
+    internal static string SayMinutes(int minutes) => minutes % 1440 == 0 ? Naming.Count(minutes / 1440, "day") : minutes % 60 == 0 ? Naming.Count(minutes / 60, "hour") : Naming.Count(minutes, "minute");
 
     /// <summary>The same reservations in any order are alike; then the order stays.</summary>
     private static ImmutableArray<Reservation> Alike(ImmutableArray<Reservation> own, ImmutableArray<Reservation> other) =>

@@ -15,8 +15,12 @@ public sealed record GuestOffer(ImmutableArray<string> Names, ImmutableArray<str
 {
     private const string Ending = "-guests";
 
-    /// <summary>The name under which the password of a guests' network is kept, where it is kept at all.</summary>
-    private const string Key = "guests";
+    /// <summary>The name under which the password of a guests' network is kept.</summary>
+    private const string UsualKey = "guests";
+
+    /// <summary>A network for guests on that radio, never open; with security and password of another where there is one.</summary>
+    internal static WifiNetwork Network(WirelessRadio radio, string ssid, WifiNetwork? like = null) =>
+        new() { Radio = radio.Id, Ssid = ssid, Guest = true, Security = like?.Security is null or WifiSecurity.Open ? WifiSecurity.Wpa2 : like.Security, Key = like?.Key ?? UsualKey };
 
     public static GuestOffer Of(NetworkState state)
     {
@@ -30,7 +34,7 @@ public sealed record GuestOffer(ImmutableArray<string> Names, ImmutableArray<str
         var radios = box.Radios.Where(radio => box.Wifi.Any(network => network.Enabled && network.Radio == radio.Id)).ToList();
         return new([], [], box.Id, ssid, $"{box.Name} would make it, {(radios.Count == 1 ? "on its radio" : $"on {radios.Count} radios")}: whoever is on it has the internet and reaches nobody else of the home. It has a password of its own, and nothing of the household has to be touched. "
             + "Boxes that only bridge cannot keep guests apart: it is heard as far as this one reaches.",
-            [.. radios.Select((radio, i) => new SetWifi(box.Id, box.Wifi.Length + i, new() { Radio = radio.Id, Ssid = ssid, Guest = true, Security = security, Key = Key }))]);
+            [.. radios.Select((radio, i) => new SetWifi(box.Id, box.Wifi.Length + i, Network(radio, ssid) with { Security = security }))]);
     }
 
     /// <summary>The router that sends and has somebody of the household behind it: that of the network most things are on, else the first.</summary>

@@ -43,12 +43,5 @@ public sealed record PlanChange(int Settings, int Minutes, int Touches, int Buys
     }
 
     private static string Count((int Number, string Noun)[] counts, int sign) =>
-        Actions.Naming.Join(counts.Where(one => Math.Sign(one.Number) == sign).Select(one => Plural(Math.Abs(one.Number), one.Noun)), most: counts.Length);
-
-    private static string Plural(int n, string noun)
-    {
-        if (n == 1) return $"1 {noun}";
-        var space = noun.IndexOf(' ', StringComparison.Ordinal);
-        return space < 0 ? $"{n} {noun}s" : $"{n} {noun[..space]}s{noun[space..]}";
-    }
+        Actions.Naming.Join(counts.Where(one => Math.Sign(one.Number) == sign).Select(one => Actions.Naming.Count(Math.Abs(one.Number), one.Noun)), most: counts.Length);
 }

@@ -17,7 +17,7 @@ internal static class ShareApi
     }
 
     private static Ok<ShareView> Look(HttpContext context, ShareSettings share, PhoneSessions sessions, PhoneFingerprint fingerprint) =>
-        FromTheHouse.Is(context) ? TypedResults.Ok(new ShareView(On: true, IsPhone: true, LooksOnly: SessionOf(context, sessions)?.LooksOnly == true, share.Port, [], null, []))
+        FromTheHouse.Is(context) ? TypedResults.Ok(new ShareView(On: true, IsPhone: true, LooksOnly: context.Features.Get<PhoneSession>()?.LooksOnly == true, share.Port, [], null, []))
         : !share.On ? TypedResults.Ok(new ShareView(On: false, IsPhone: false, LooksOnly: false, share.Port, [], null, []))
         : TypedResults.Ok(new ShareView(On: true, IsPhone: false, LooksOnly: false, share.Port, [.. share.Addresses()], fingerprint.Words, [.. sessions.All().Select(one => new PhoneView(one.Id, one.Name, one.Address, one.LooksOnly, one.JoinedAt, one.SeenAt))]));
 
@@ -40,7 +40,7 @@ internal static class ShareApi
 
     private static NoContent Leave(HttpContext context, PhoneSessions sessions)
     {
-        if (SessionOf(context, sessions) is { } session)
+        if (context.Features.Get<PhoneSession>() is { } session)
         {
             context.Response.Cookies.Delete(PhoneDoor.Cookie, new() { Secure = true, Path = "/" });
             // Once this answer is on its way.
@@ -48,9 +48,6 @@ internal static class ShareApi
         }
         return TypedResults.NoContent();
     }
-
-    private static PhoneSession? SessionOf(HttpContext context, PhoneSessions sessions) =>
-        context.Request.Cookies[PhoneDoor.Cookie] is { } token ? sessions.Of(token, $"{context.Connection.RemoteIpAddress}")?.Session : null;
 
     private static ProblemHttpResult OnTheLaptop() => TypedResults.Problem(statusCode: StatusCodes.Status403Forbidden, title: "Who may join is decided on the laptop itself.");
 }

@@ -43,8 +43,9 @@ internal sealed class PhoneDoor(RequestDelegate next, PhoneSessions sessions, Jo
         if (JoinPage.Holds(context.Request.Path)) await Join(context, from);
         else if (known is ({ LooksOnly: true }, _) && !IsLooking(context.Request))
             await Refusal.Say(context, StatusCodes.Status403Forbidden, "This phone may look and change nothing. To work on it, leave, and join by a code made for that.");
-        else if (known is var (_, ended))
+        else if (known is var (joinedAs, ended))
         {
+            context.Features.Set(joinedAs);
             // Told to go, a phone goes at once, also out of an answer that never ends.
             await using var end = ended.Register(context.Abort);
             context.Response.Headers.CacheControl = "no-store";

@@ -161,7 +161,7 @@ internal static class Names
             {
                 Wifi = box.Wifi.Any(network => network.Ssid == need.Ssid)
                     ? [.. box.Wifi.Select(network => network.Ssid == need.Ssid ? network with { Enabled = true, Guest = true } : network)]
-                    : box.Wifi.Add(new() { Radio = box.Radios[0].Id, Ssid = need.Ssid, Guest = true, Security = old?.Security is null or WifiSecurity.Open ? WifiSecurity.Wpa2 : old.Security, Key = old?.Key ?? "guests" }),
+                    : box.Wifi.Add(GuestOffer.Network(box.Radios[0], need.Ssid, old)),
             });
         }
     }
