@@ -27,6 +27,7 @@ public static class AltrinServer
     public static async Task<int> Run(string[] args, TextWriter? said = null)
     {
         if (StartTrouble.WhyNot(args) is { } wrong) return Refuse(wrong);
+        NoDump.Settle();
         try
         {
             await Serve(args);

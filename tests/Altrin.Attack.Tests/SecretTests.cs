@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json.Nodes;
@@ -57,5 +58,26 @@ public class SecretTests
             foreach (var encoding in new[] { Encoding.UTF8, Encoding.Unicode }) Assert.True(bytes.AsSpan().IndexOf(encoding.GetBytes(planted)) < 0, file);
             Assert.True(bytes.AsSpan().IndexOf(Encoding.ASCII.GetBytes(Convert.ToBase64String(Encoding.UTF8.GetBytes(planted)))) < 0, file);
         }
+    }
+
+    [Fact]
+    [Trait("part", "secrets")]
+    public async Task A_crash_leaves_no_memory_behind()
+    {
+        using var folder = new Folder();
+        // Only where the machine does keep what crashes in a file beside it is anything proved.
+        Process.Start(new ProcessStartInfo("bash", ["-c", "ulimit -c unlimited; sleep 60 & kill -SEGV $!; wait"]) { WorkingDirectory = folder.Path, RedirectStandardError = true })!.WaitForExit();
+        var kept = Directory.GetFiles(folder.Path, "core*");
+        Assert.SkipWhen(kept.Length == 0, "this machine keeps no core files in the folder of the program");
+        foreach (var file in kept) File.Delete(file);
+        var planted = $"Planted-{Guid.NewGuid():N}";
+        using var victim = await Victim.ThatLeavesCores(folder.Path, Path.Combine(folder.Path, "data"));
+        var job = (string)(await victim.NewJob())["id"]!;
+        await Victim.Json(await victim.Client.PutAsJsonAsync($"/api/jobs/{job}/secrets", new { name = "home", value = planted }));
+        Assert.Equal(planted, (string)(await Victim.Json(await victim.Client.PostAsJsonAsync($"/api/jobs/{job}/secrets/show", new { name = "home" })))["value"]!);
+        victim.Crash();
+        Assert.Empty(Directory.GetFiles(folder.Path, "core*"));
+        foreach (var file in Directory.GetFiles(folder.Path, "*", SearchOption.AllDirectories))
+            foreach (var encoding in new[] { Encoding.UTF8, Encoding.Unicode }) Assert.True((await File.ReadAllBytesAsync(file)).AsSpan().IndexOf(encoding.GetBytes(planted)) < 0, file);
     }
 }

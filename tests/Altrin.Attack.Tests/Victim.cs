@@ -41,28 +41,42 @@ internal sealed class Victim : IDisposable
     public static Victim Begin(string data, params string[] more)
     {
         var port = FreePort();
-        // The program as it is built for use where there is one: it starts in half the time.
-        var built = Path.Combine(Root, "build", "app", "altrin-web.dll");
-        var program = File.Exists(built) ? built : typeof(AltrinServer).Assembly.Location;
-        return new(Process.Start(new ProcessStartInfo("dotnet", [program, "--data", data, "--port", $"{port}", "--web", Path.Combine(Root, "web", "dist"), .. more]) { RedirectStandardOutput = true, RedirectStandardError = true })!, port);
+        return new(Process.Start(new ProcessStartInfo("dotnet", Words(data, port, more)) { RedirectStandardOutput = true, RedirectStandardError = true })!, port);
     }
 
-    public static async Task<Victim> Serving(string data, params string[] more)
+    /// <summary>On a machine that keeps the memory of what crashes, as a file beside it.</summary>
+    public static async Task<Victim> ThatLeavesCores(string folder, string data)
     {
-        var victim = Begin(data, more);
+        var port = FreePort();
+        var victim = new Victim(Process.Start(new ProcessStartInfo("bash", ["-c", "ulimit -c unlimited; exec dotnet \"$@\"", "bash", .. Words(data, port, [])]) { WorkingDirectory = folder, RedirectStandardOutput = true, RedirectStandardError = true })!, port);
+        return await victim.Served();
+    }
+
+    // The program as it is built for use where there is one: it starts in half the time.
+    private static string[] Words(string data, int port, string[] more)
+    {
+        var built = Path.Combine(Root, "build", "app", "altrin-web.dll");
+        var program = File.Exists(built) ? built : typeof(AltrinServer).Assembly.Location;
+        return [program, "--data", data, "--port", $"{port}", "--web", Path.Combine(Root, "web", "dist"), .. more];
+    }
+
+    public static Task<Victim> Serving(string data, params string[] more) => Begin(data, more).Served();
+
+    private async Task<Victim> Served()
+    {
         var since = Stopwatch.StartNew();
         while (true)
         {
             try
             {
-                (await victim.Client.GetAsync("/api/jobs")).EnsureSuccessStatusCode();
-                return victim;
+                (await Client.GetAsync("/api/jobs")).EnsureSuccessStatusCode();
+                return this;
             }
-            catch (HttpRequestException) when (since.Elapsed < Patience && !victim.process.HasExited) { await Task.Delay(25); }
+            catch (HttpRequestException) when (since.Elapsed < Patience && !process.HasExited) { await Task.Delay(25); }
             catch (HttpRequestException)
             {
-                victim.Kill();
-                Assert.Fail($"It does not serve: {await victim.process.StandardError.ReadToEndAsync()}");
+                Kill();
+                Assert.Fail($"It does not serve: {await process.StandardError.ReadToEndAsync()}");
             }
         }
     }
@@ -83,6 +97,13 @@ internal sealed class Victim : IDisposable
     {
         if (!process.HasExited) process.Kill(entireProcessTree: true);
         process.WaitForExit();
+    }
+
+    /// <summary>As the system ends a program that has used up its time: it leaves its memory in a file, where nothing forbids it.</summary>
+    public void Crash()
+    {
+        Process.Start("kill", ["-XCPU", $"{process.Id}"]).WaitForExit();
+        if (!process.WaitForExit(15_000)) Assert.Fail("It outlives its own end.");
     }
 
     /// <summary>As Ctrl+C would.</summary>

@@ -33,6 +33,10 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
 
     internal static PlanRank Of(Ground ground, Evaluation after) => Rough(ground, after).Counted(ground.Found, after.State.House);
 
+    /// <summary>With all that is known of a house before it is simulated.</summary>
+    internal static PlanRank Filled(PlanRank atBest, NetworkDocument found, NetworkDocument house) =>
+        (atBest with { Buys = CountBuys(found, house), Touches = CountTouches(found, house) }).Counted(found, house);
+
     /// <summary>With settings and minutes counted.</summary>
     internal PlanRank Counted(NetworkDocument found, NetworkDocument house)
     {
@@ -50,11 +54,14 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
             else if (house.Needs[i].Nice == true) nice++;
             else failing++;
         var rooms = after.State.AirMap.Rooms;
-        var worst = rooms.IsEmpty ? 0 : Math.Round(rooms.Min(room => room.Expected.Mbps), 1);
+        var worst = rooms.IsEmpty ? 0 : rooms.Min(room => room.Expected.Mbps);
         var touches = CountTouches(found, house);
         return new(after.Findings.Count(PlanLimits.IsFault), failing, nice, after.Cautions, CountTranslations(after), after.State.AirMap.MostRadioHops,
-            worst <= 0 ? 0 : -(int)Math.Floor(Math.Log(Math.Max(1, worst)) / Step), CountBuys(found, house), touches, after.Findings.Count(finding => finding.Rule is "double-nat" or "wisp-where-repeater" && house.FindDevice(finding.Subjects[0])?.KeptApart != true), 0, 0);
+            Row(worst), CountBuys(found, house), touches, after.Findings.Count(finding => finding.Rule is "double-nat" or "wisp-where-repeater" && house.FindDevice(finding.Subjects[0])?.KeptApart != true), 0, 0);
     }
+
+    /// <summary>Of a rate in Mb/s.</summary>
+    internal static int Row(double mbps) => mbps <= 0 ? 0 : -(int)Math.Floor(Math.Log(Math.Max(1, Math.Round(mbps, 1))) / Step);
 
     private static int CountTranslations(Evaluation after)
     {

@@ -60,7 +60,7 @@ public static class PlanSearch
     /// <summary>Plans that are shown.</summary>
     private const int MostPlans = 5;
 
-    private const int MostCured = 40, LeastSearched = 50;
+    private const int MostCured = 40, LeastSearched = 50, ShareOfProof = 4;
 
     /// <summary>Less is no reason to show another plan.</summary>
     private const int FeltMinutes = 4;
@@ -75,67 +75,72 @@ public static class PlanSearch
         return new(shown, WhyNots.Of(search.Bench, search.Cured, plans), Conflicts.Of(search.Bench, search.Cured, plans, search.IsExact, cancel), search.IsExact, search.Bench.Searched);
     }
 
-    /// <summary>A first look: a tenth of the work, and neither conflicts nor what was ruled out.</summary>
-    public static (ImmutableArray<RankedPlan> Plans, int Searched) First(NetworkDocument found, CancellationToken cancel = default, Pins? pins = null)
+    /// <summary>A first look: the best alone where it can be proved, else what a tenth of the work finds; neither conflicts nor what was ruled out.</summary>
+    public static (ImmutableArray<RankedPlan> Plans, bool IsExact, int Searched) First(NetworkDocument found, CancellationToken cancel = default, Pins? pins = null)
     {
-        var search = Run(found, FirstBudget, cancel, pins);
-        return (search.Plans(), search.Bench.Searched);
+        var search = Run(found, UsualBudget, cancel, pins, isFirst: true);
+        return (search.Plans(), search.IsExact, search.Bench.Searched);
     }
 
-    internal static Outcome Run(NetworkDocument found, int budget, CancellationToken cancel, Pins? pins = null)
+    /// <param name="isFirst">The best alone, as soon as it is proved.</param>
+    internal static Outcome Run(NetworkDocument found, int budget, CancellationToken cancel, Pins? pins = null, bool isFirst = false)
     {
         found = Laptop.Away(found);
         var ground = new Ground(found);
-        var bench = new Bench(ground, cancel);
-        var houses = Math.Max(LeastSearched, budget / Math.Max(1, found.Devices.Length + found.Endpoints.Length));
-        var walk = new Walk(bench, new Choices(ground, pins), houses);
-        walk.Run();
-        bool IsPinned(Leaf leaf) => pins is null || leaf.Structure.Boxes.Select((use, i) => (use, i)).All(one => pins.Allow(ground.Found, ground.Found.Devices[one.i].Id, one.use));
+        var bench = new Bench(ground, cancel, pins);
+        int Houses(int work) => Math.Max(LeastSearched, work / Math.Max(1, found.Devices.Length + found.Endpoints.Length));
+        var houses = Houses(isFirst ? FirstBudget : budget);
+        var choices = new Choices(ground, pins);
+        bench.Bound = new(ground, choices);
         var cured = new List<Leaf> { bench.AsItIs, Cures.Apply(bench, bench.AsItIs) };
-        cured.RemoveAll(leaf => !IsPinned(leaf));
+        cured.RemoveAll(leaf => !bench.IsPinned(leaf.Structure));
+        var proof = new Proof(bench, choices, bench.Bound);
+        var isWhole = proof.Run(BestOf(cured), Houses(budget) / ShareOfProof);
+        // A cure may make another structure of it.
+        cured.AddRange(proof.Taken.Where(leaf => bench.IsPinned(leaf.Structure)));
+        if (isWhole && isFirst) return new(bench, cured, true);
+        var walk = new Walk(bench, choices, houses);
+        walk.Climb();
         // What is good as it is needs no cure to be the measure of the rest.
-        if (walk.Best is { } good && IsPinned(good)) cured.Add(Cures.Apply(bench, good));
-        var best = cured.Where(leaf => leaf.IsAllowed).Select(leaf => leaf.Rank).DefaultIfEmpty(PlanRank.Worst).Min();
-        var isProved = true;
-        // In the order of what their cures may bring: when that is no better than what is there already, the rest are in vain.
-        // Rough first: most are out of the question before anything is counted.
-        var waiting = bench.Leaves.Where(leaf => leaf.RoughHoped <= best).OrderBy(leaf => leaf.Hoped).ThenBy(leaf => leaf.Rank).ToList();
-        // Where not all can be cured, each way of handing the line on has its turn.
-        if (!walk.IsWhole) waiting = [.. waiting.GroupBy(leaf => leaf.Structure.HandsTo * 2 + (leaf.Structure.IsDmz ? 1 : 0)).SelectMany(way => way.Select((leaf, i) => (leaf, i))).Where(one => one.i < 10).OrderBy(one => one.i).Select(one => one.leaf)];
+        if (walk.Best is { } good && bench.IsPinned(good.Structure)) cured.Add(Cures.Apply(bench, good));
+        if (!isWhole)
+        {
+            cured.AddRange(MostHopeful(bench, BestOf(cured)));
+            // The best way of handing the line on is looked at once more, from where it has got to.
+            for (var round = 0; round < 3; round++)
+            {
+                if (cured.Where(leaf => leaf.IsAllowed).MinBy(leaf => leaf.Rank) is not { } top || bench.Try(top.Structure) is not { } start) break;
+                var next = walk.From(start, houses / 4);
+                if (next.Structure.Key == start.Structure.Key) break;
+                cured.Add(Cures.Apply(bench, next));
+            }
+        }
+        // The best of every kind, so that each has its say.
         var n = 0;
+        foreach (var kind in bench.Leaves.Where(leaf => leaf.IsAllowed && bench.IsPinned(leaf.Structure)).GroupBy(leaf => string.Join('+', Schools.Of(ground, leaf.Structure).Select(one => one.School).Distinct().Order())))
+            if (kind.GroupBy(leaf => leaf.Rough).MinBy(alike => alike.Key)?.Take(10).MinBy(leaf => leaf.Rank) is { } one && !cured.Exists(leaf => leaf.Structure.Key == one.Structure.Key)) cured.Add(n++ < MostCured + 20 ? Cures.Apply(bench, one) : one);
+        cured.RemoveAll(leaf => !bench.IsPinned(leaf.Structure));
+        return new(bench, cured, isWhole);
+    }
+
+    private static PlanRank BestOf(List<Leaf> leaves) => leaves.Where(leaf => leaf.IsAllowed).Select(leaf => leaf.Rank).DefaultIfEmpty(PlanRank.Worst).Min();
+
+    /// <summary>Cured in the order of what their cures may bring; each way of handing the line on has its turn.</summary>
+    private static List<Leaf> MostHopeful(Bench bench, PlanRank best)
+    {
+        var cured = new List<Leaf>();
+        // Rough first: most are out of the question before anything is counted.
+        var waiting = bench.Leaves.Where(leaf => leaf.RoughHoped <= best && (leaf.IsAllowed || leaf.IsCurable) && bench.IsPinned(leaf.Structure)).OrderBy(leaf => leaf.Hoped).ThenBy(leaf => leaf.Rank)
+            .GroupBy(leaf => leaf.Structure.HandsTo * 2 + (leaf.Structure.IsDmz ? 1 : 0)).SelectMany(way => way.Take(10).Select((leaf, i) => (leaf, i))).OrderBy(one => one.i).Select(one => one.leaf).ToList();
         foreach (var leaf in waiting)
         {
-            if (leaf.Hoped > best)
-            {
-                if (walk.IsWhole) break;
-                continue;
-            }
-            if (!IsPinned(leaf) || (!leaf.IsAllowed && !IsCurable(leaf))) continue;
-            if (n++ >= MostCured)
-            {
-                isProved = false;
-                break;
-            }
+            if (leaf.Hoped > best) continue;
+            if (cured.Count >= MostCured) break;
             cured.Add(Cures.Apply(bench, leaf));
             if (cured[^1].IsAllowed && cured[^1].Rank < best) best = cured[^1].Rank;
         }
-        // In a house too big to be walked whole the best way of handing the line on is looked at once more, from where it has got to.
-        for (var round = 0; !walk.IsWhole && round < 3; round++)
-        {
-            if (cured.Where(leaf => leaf.IsAllowed).MinBy(leaf => leaf.Rank) is not { } top || bench.Try(top.Structure) is not { } start) break;
-            var next = walk.From(start, houses / 4);
-            if (next.Structure.Key == start.Structure.Key) break;
-            cured.Add(Cures.Apply(bench, next));
-        }
-        // The best of every kind, so that each has its say.
-        foreach (var kind in bench.Leaves.Where(leaf => leaf.IsAllowed && IsPinned(leaf)).GroupBy(leaf => string.Join('+', Schools.Of(ground, leaf.Structure).Select(one => one.School).Distinct().Order())))
-            if (kind.GroupBy(leaf => leaf.Rough).MinBy(alike => alike.Key)?.Take(10).MinBy(leaf => leaf.Rank) is { } one && !cured.Exists(leaf => leaf.Structure.Key == one.Structure.Key)) cured.Add(n++ < MostCured + 20 ? Cures.Apply(bench, one) : one);
-        cured.RemoveAll(leaf => !IsPinned(leaf));
-        return new(bench, cured, walk.IsWhole && isProved);
+        return cured;
     }
-
-    /// <summary>A fault of its own may be cured; a box or a thing that is cut off is not.</summary>
-    private static bool IsCurable(Leaf leaf) => leaf.Hoped.Faults < leaf.Rank.Faults;
 
     internal sealed record Outcome(Bench Bench, List<Leaf> Cured, bool IsExact)
     {

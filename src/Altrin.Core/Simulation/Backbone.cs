@@ -26,7 +26,7 @@ public sealed record RateAnswer(double Mbps, RateLimit? Tightest)
 internal sealed class Backbone
 {
     /// <summary>What is taken for a socket nobody has looked at; what powerline and coax carry at most. Common practice, no source.</summary>
-    private const double UsualSocketMbps = 1000, PowerlineMbps = 100, CoaxMbps = 400;
+    internal const double UsualSocketMbps = 1000, PowerlineMbps = 100, CoaxMbps = 400;
 
     private sealed record Step(int Upper, Cable? Cable, AirLink? Link, int Radios, int Cables);
 

@@ -45,7 +45,7 @@ internal static class OptionsApi
 
     /// <param name="pin">A box and a mode, or a cable or radio join of it, as <c>studio:access-point</c>, <c>studio:cable/gw</c>, <c>studio:radio/gw</c>: it is to be so.</param>
     /// <param name="forbid">The same: it is never to be so.</param>
-    /// <param name="first">A first look, in about a second: what a short search finds.</param>
+    /// <param name="first">A first look, in about a second: the best way where that can be proved so soon, else what a short search finds.</param>
     private static async Task<Results<Ok<OptionsView>, ValidationProblem, ProblemHttpResult>> Get(string id, string[]? pin, string[]? forbid, bool? first, JobStore jobs, CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
@@ -61,8 +61,8 @@ internal static class OptionsApi
         ImmutableArray<PinView> pinnable = [.. PinChoice.Of(house).Select(choice => new PinView(choice.Device, choice.Name, [.. choice.Uses.Select(use => new PinUseView(use.Write(), use.Say(house)))]))];
         if (first == true)
         {
-            var (quick, searched) = PlanSearch.First(house, cancel, settled);
-            return TypedResults.Ok(new OptionsView([.. quick.Select(plan => View(house, plan, null))], [], [], false, searched, pinnable, true));
+            var (quick, isExact, searched) = PlanSearch.First(house, cancel, settled);
+            return TypedResults.Ok(new OptionsView([.. quick.Select(plan => View(house, plan, null))], [], [], isExact, searched, pinnable, true));
         }
         var found = PlanSearch.Of(house, cancel, pins: settled);
         var plans = new OptionView[found.Plans.Length];

@@ -10,20 +10,22 @@ namespace Altrin.Core.Tests.Planning;
 internal static class EveryCandidate
 {
     /// <returns>Null where there are more than <paramref name="most"/>.</returns>
-    public static PlanRank? Best(NetworkDocument house, int most)
+    public static PlanRank? Best(NetworkDocument house, int most, Pins? pins = null)
     {
         var ground = new Ground(house);
-        var choices = new Choices(ground);
-        var bench = new Bench(ground, TestContext.Current.CancellationToken);
+        var choices = new Choices(ground, pins);
+        var bench = new Bench(ground, TestContext.Current.CancellationToken, pins);
         var lists = choices.Of.Select((list, i) => i == ground.Root ? [default] : list.ToArray()).ToArray();
         if (lists.Aggregate((long)choices.Ways.Count, (count, list) => count * Math.Max(1, list.Length)) > most) return null;
         PlanRank? best = null;
         void Offer(Leaf leaf)
         {
             var cured = Cures.Apply(bench, leaf);
+            // A cure that makes another structure of it is another candidate's matter, which is filled in by itself.
+            if (!IsOf(cured.Structure, leaf.Structure)) cured = leaf;
             if (cured.IsAllowed && (best is null || cured.Rank < best)) best = cured.Rank;
         }
-        Offer(bench.AsItIs);
+        if (bench.IsPinned(bench.AsItIs.Structure)) Offer(bench.AsItIs);
         foreach (var way in choices.Ways)
         {
             var at = new int[lists.Length];
@@ -36,6 +38,9 @@ internal static class EveryCandidate
         }
         return best;
     }
+
+    private static bool IsOf(Structure a, Structure b) => a.HandsTo == b.HandsTo && a.IsDmz == b.IsDmz
+        && a.Boxes.Zip(b.Boxes).All(pair => (pair.First.IsUsed, pair.First.Mode, pair.First.ByHand, pair.First.Joined, pair.First.Parent) == (pair.Second.IsUsed, pair.Second.Mode, pair.Second.ByHand, pair.Second.Joined, pair.Second.Parent) || !pair.First.IsUsed && !pair.Second.IsUsed);
 
     private static bool Hangs(Choices choices, Ground ground, Structure structure) => Enumerable.Range(0, structure.Boxes.Length).All(i =>
         i == ground.Root || ground.Root < 0 || !structure.Boxes[i].IsUsed || structure.Boxes[i].Parent != ground.Root || choices.MayHangAtRoot(i, structure.Boxes[ground.Root], structure.HandsTo));

@@ -9,7 +9,7 @@ internal static class BoxModes
 {
     public static void Fill(Draft draft)
     {
-        for (var i = 0; i < draft.Boxes.Length; i++) draft.Change(i, box => Set(draft, i, box));
+        for (var i = 0; i < draft.Boxes.Length; i++) SetOne(draft, i);
         if (draft.Ground.Root < 0) return;
         var heir = draft.Structure.HandsTo;
         draft.Change(draft.Ground.Root, box => box.Mode switch
@@ -19,6 +19,9 @@ internal static class BoxModes
             _ => box,
         });
     }
+
+    /// <summary>What follows for one box from its own use alone.</summary>
+    public static void SetOne(Draft draft, int i) => draft.Change(i, box => Set(draft, i, box));
 
     private static Device Set(Draft draft, int i, Device box)
     {

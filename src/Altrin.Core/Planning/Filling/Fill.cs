@@ -24,10 +24,24 @@ public static class Fill
         return draft.House();
     }
 
-    /// <summary>What is changed in passing at a box that is set anyway or is new: a password as sold.</summary>
+    /// <summary>What is set at one box by its own use alone, whatever is made of the others: no more than <see cref="Of"/> sets there.</summary>
+    internal static Device Alone(Ground ground, Structure structure, int box)
+    {
+        var draft = new Draft(ground, structure);
+        BoxModes.SetOne(draft, box);
+        Names.NameOne(draft, box, Names.Main(draft));
+        Upkeep(draft, box);
+        return draft.Boxes[box];
+    }
+
     private static void Upkeep(Draft draft)
     {
-        for (var i = 0; i < draft.Boxes.Length; i++)
-            if (draft.Use(i).IsUsed && draft.MaySet(i) && draft.Boxes[i].DefaultPassword == true) draft.Change(i, box => box with { DefaultPassword = false });
+        for (var i = 0; i < draft.Boxes.Length; i++) Upkeep(draft, i);
+    }
+
+    /// <summary>What is changed in passing at a box that is set anyway or is new: a password as sold.</summary>
+    private static void Upkeep(Draft draft, int i)
+    {
+        if (draft.Use(i).IsUsed && draft.MaySet(i) && draft.Boxes[i].DefaultPassword == true) draft.Change(i, box => box with { DefaultPassword = false });
     }
 }

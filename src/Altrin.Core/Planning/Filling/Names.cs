@@ -14,20 +14,21 @@ internal static class Names
     {
         var main = Main(draft);
         Restore(draft);
-        var own = draft.Found.Needs.Any(need => need is Need.OwnNames);
-        var one = !own && draft.Found.Needs.Any(need => need is Need.OneName);
-        for (var i = 0; i < draft.Boxes.Length; i++)
-        {
-            if (!draft.Use(i).IsUsed || !draft.MaySet(i) || main is null) continue;
-            var isNew = !draft.Ground.InUse[i];
-            if (!Sends(draft, i)) continue;
-            if (!isNew && !one) continue;
-            draft.Change(i, box => box with { Wifi = Called(box, main, isNew) });
-        }
-        if (own) TellApart(draft, main);
+        for (var i = 0; i < draft.Boxes.Length; i++) NameOne(draft, i, main);
+        if (WantsOwnNames(draft)) TellApart(draft, main);
         Keep(draft);
         Guests(draft);
     }
+
+    /// <summary>The household's name for a box that is new, and for every one where one name is wanted.</summary>
+    public static void NameOne(Draft draft, int i, WifiNetwork? main)
+    {
+        if (!draft.Use(i).IsUsed || !draft.MaySet(i) || main is null || !Sends(draft, i)) return;
+        var isNew = !draft.Ground.InUse[i];
+        if (isNew || (!WantsOwnNames(draft) && draft.Found.Needs.Any(need => need is Need.OneName))) draft.Change(i, box => box with { Wifi = Called(box, main, isNew) });
+    }
+
+    private static bool WantsOwnNames(Draft draft) => draft.Found.Needs.Any(need => need is Need.OwnNames);
 
     /// <summary>Whether the box, in the mode it is to be in, sends that network on a band that suits.</summary>
     public static bool Makes(Draft draft, int box, Attachment.Join join, ImmutableArray<Band> bands) => draft.Use(box).IsUsed && Sends(draft, box) && draft.Boxes[box].Wifi.Any(network =>

@@ -21,20 +21,32 @@ internal sealed class Bench
     /// <summary>Whether something in the space of plans may take it away. A box in use is carried nowhere: in which room it stands is no matter of a plan.</summary>
     public static bool MayCure(Finding finding) => !OfPlaces.Contains(finding.Rule) && (OfChannels.Contains(finding.Rule) || finding.Fixes.Length > 0);
 
+    public static bool IsOfChannels(Finding finding) => OfChannels.Contains(finding.Rule);
+
     private static readonly HashSet<string> OfPlaces = ["joined-too-weak", "beside-its-parent"];
+
+    /// <summary>Rules whose cure is another structure: that one is looked at by itself.</summary>
+    private static readonly HashSet<string> OfStructures = ["double-nat", "wisp-where-repeater"];
 
     private readonly Dictionary<string, Leaf?> known = new(StringComparer.Ordinal);
     private readonly CancellationToken cancel;
+    private readonly ImmutableArray<int> left;
 
-    public Bench(Ground ground, CancellationToken cancel)
+    private readonly Pins? pins;
+
+    public Bench(Ground ground, CancellationToken cancel, Pins? pins = null)
     {
-        (Ground, this.cancel) = (ground, cancel);
+        (Ground, this.cancel, this.pins) = (ground, cancel, pins);
+        left = [.. Enumerable.Range(0, ground.Found.Devices.Length).Where(i => ground.Found.Devices[i].LeaveAsFound == true)];
         Before = Evaluation.Of(ground.Found);
         Limits = new(ground, Before);
         AsItIs = Judge(ground.AsFound, ground.Found, Before);
     }
 
     public Ground Ground { get; }
+
+    /// <summary>What the air can be brought to at best; null while it is not known.</summary>
+    public Bound? Bound { get; set; }
     public Evaluation Before { get; }
     public PlanLimits Limits { get; }
 
@@ -51,7 +63,39 @@ internal sealed class Bench
     {
         if (known.TryGetValue(structure.Key, out var leaf)) return leaf;
         cancel.ThrowIfCancellationRequested();
-        return known[structure.Key] = Make(structure);
+        return Fill(structure) is { } house ? Try(structure, house) : known[structure.Key] = null;
+    }
+
+    /// <summary>Whether it is as was settled beforehand.</summary>
+    public bool IsPinned(Structure structure)
+    {
+        for (var i = 0; pins is not null && i < structure.Boxes.Length; i++)
+            if (!pins.Allow(Ground.Found, Ground.Found.Devices[i].Id, structure.Boxes[i])) return false;
+        return true;
+    }
+
+    /// <summary>The same of a house: a cure may make another structure of it.</summary>
+    public bool IsPinned(NetworkDocument house) => pins is null or { All.IsEmpty: true } || IsPinned(new Ground(house).AsFound);
+
+    /// <summary>Whether the structure was looked at already.</summary>
+    /// <param name="leaf">What came of it; null where it cannot be built.</param>
+    public bool Known(Structure structure, out Leaf? leaf) => known.TryGetValue(structure.Key, out leaf);
+
+    public void ThrowIfCancelled() => cancel.ThrowIfCancellationRequested();
+
+    /// <summary>Filled in, and nothing more; null where it cannot be built.</summary>
+    public NetworkDocument? Fill(Structure structure)
+    {
+        ThrowIfCancelled();
+        return Filling.Fill.Of(Ground, structure) is { } house && Limits.WhyNotBuilt(house) is null ? house : null;
+    }
+
+    /// <summary>Of a structure that is filled in.</summary>
+    public Leaf Try(Structure structure, NetworkDocument house)
+    {
+        var leaf = Judge(structure, house);
+        known[structure.Key] = leaf;
+        return leaf;
     }
 
     public Leaf Judge(Structure structure, NetworkDocument house)
@@ -61,37 +105,40 @@ internal sealed class Bench
         return Judge(structure, house, Evaluation.Of(house));
     }
 
-    private Leaf? Make(Structure structure)
-    {
-        if (Fill.Of(Ground, structure) is not { } house) return null;
-        return Limits.WhyNotBuilt(house) is null ? Judge(structure, house) : null;
-    }
-
     private Leaf Judge(Structure structure, NetworkDocument house, Evaluation after)
     {
         var rank = PlanRank.Rough(Ground, after);
-        return new(Ground, structure, house, rank, Hoped(rank, after), Limits.WhyNot(after), [.. after.Wants.Select(want => want.Met == Answer.Yes)]);
+        return new(Ground, structure, house, rank, Hoped(rank, after, Math.Min(rank.WorstRoom, Bound?.AtBest(structure, structure.Boxes.Length).WorstRoom ?? -99)), Limits.WhyNot(after), [.. after.Wants.Select(want => want.Met == Answer.Yes)]);
     }
 
     /// <summary>Every finding that has a cure is taken as cured, and with it every want that fails at what such a finding is about.</summary>
-    private PlanRank Hoped(PlanRank rank, Evaluation after)
+    private PlanRank Hoped(PlanRank rank, Evaluation after, int bestRoom)
     {
-        var cures = after.Findings.Where(MayCure).ToList();
+        var all = after.Findings.Where(finding => MayCure(finding) && IsFree(finding, after.State.House)).ToList();
+        var cures = all.Where(finding => !OfStructures.Contains(finding.Rule)).ToList();
         var (faults, cautions) = (cures.Count(PlanLimits.IsFault), cures.Count(finding => finding.Severity == Severity.Caution));
         var house = after.State.House;
         var (failing, nice) = (0, 0);
         for (var i = 0; i < after.Wants.Length; i++)
         {
-            if (after.Wants[i].Met == Answer.Yes || MayBeCured(house.Needs[i], cures, after)) continue;
+            if (after.Wants[i].Met == Answer.Yes || MayBeCured(house.Needs[i], all, after)) continue;
             if (house.Needs[i].Nice == true) nice++;
             else failing++;
         }
-        return rank with { Faults = rank.Faults - faults, Cautions = rank.Cautions - cautions, Failing = failing, NiceFailing = nice, WorstRoom = cures.Exists(finding => OfTheAir.Contains(finding.Rule)) ? -99 : rank.WorstRoom };
+        return rank with { Faults = rank.Faults - faults, Cautions = rank.Cautions - cautions, Failing = failing, NiceFailing = nice, WorstRoom = cures.Exists(finding => OfTheAir.Contains(finding.Rule)) ? bestRoom : rank.WorstRoom };
+    }
+
+    /// <summary>Whether a cure of it touches no box that is to be left as it is.</summary>
+    private bool IsFree(Finding finding, NetworkDocument house)
+    {
+        if (left.Length == 0 || OfChannels.Contains(finding.Rule)) return true;
+        return finding.Fixes.Any(fix => fix.Actions.Aggregate(house, (now, action) => action.Apply(now)) is var after && left.All(i => i < after.Devices.Length && ReferenceEquals(after.Devices[i], house.Devices[i])));
     }
 
     private static bool MayBeCured(Need need, List<Finding> cures, Evaluation after)
     {
-        bool Concerns(string? thing) => thing is not null && (cures.Exists(finding => finding.Subjects.Contains(thing))
+        // What joins by radio may join elsewhere, and what has an address typed in may ask for one.
+        bool Concerns(string? thing) => thing is not null && (after.State.House.FindEndpoint(thing) is { Connect: Attachment.Join } or { Address.Method: EndpointMethod.Static } || cures.Exists(finding => finding.Subjects.Contains(thing))
             || after.State.Net(thing) is { Segment: >= 0 } net && cures.Exists(finding => PlanLimits.IsFault(finding) && finding.Subjects.Any(subject => after.State.InsideOf(subject) == net.Segment)));
         return need switch
         {

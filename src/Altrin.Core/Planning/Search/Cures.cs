@@ -13,17 +13,18 @@ internal static class Cures
     private const int MostRounds = 8, MostTries = 300;
 
     /// <summary>The plan with every cure that betters it; itself where none does.</summary>
-    public static Leaf Apply(Bench bench, Leaf leaf)
+    /// <param name="limit">What it must come before: as soon as it cannot any more, nothing else is tried.</param>
+    public static Leaf Apply(Bench bench, Leaf leaf, PlanRank? limit = null)
     {
         var (tries, begun) = (0, leaf);
         for (var round = 0; round < MostRounds; round++)
         {
             var before = leaf;
             // One after the other, each on what the ones before it have left; another round for what they brought up.
-            foreach (var actions in Moves(Evaluation.Of(leaf.House)).ToList())
+            foreach (var actions in Moves(Evaluation.Of(leaf.House)))
             {
-                if (tries >= MostTries) break;
-                if (After(leaf.House, actions) is not { } house || bench.Limits.WhyNotBuilt(house) is not null) continue;
+                if (tries >= MostTries || leaf.Hoped >= limit) break;
+                if (After(leaf.House, actions) is not { } house || bench.Limits.WhyNotBuilt(house) is not null || !bench.IsPinned(house)) continue;
                 tries++;
                 var next = bench.Judge(leaf.Structure, house);
                 if ((next.IsAllowed || !leaf.IsAllowed) && ((next.IsAllowed && !leaf.IsAllowed) || next.Rank < leaf.Rank)) leaf = next;
@@ -52,7 +53,7 @@ internal static class Cures
 
     private static IEnumerable<ImmutableArray<InstallerAction>> Moves(Evaluation now)
     {
-        foreach (var finding in now.Findings.Where(Bench.MayCure))
+        foreach (var finding in now.Findings.Where(finding => Bench.MayCure(finding) && !Bench.IsOfChannels(finding)))
             foreach (var fix in finding.Fixes) yield return fix.Actions;
         foreach (var moves in Things(now)) yield return moves;
         // A router that lets things open their own doors where one must be opened by hand: off unless that is what is wanted.
@@ -63,6 +64,9 @@ internal static class Cures
                     yield return [new SetLeaseDns(router.Id) { Servers = dns.Servers }];
                     yield return [new SetWanDns(router.Id) { Servers = dns.Servers }];
                 }
+        // The longest to be worked out: by now there may be no need.
+        foreach (var finding in now.Findings.Where(Bench.IsOfChannels))
+            foreach (var fix in finding.Fixes) yield return fix.Actions;
     }
 
     /// <summary>A thing whose want fails is tried on every other network and box that it could be on.</summary>

@@ -15,6 +15,9 @@ internal sealed record Leaf(Ground Ground, Structure Structure, NetworkDocument 
 
     public bool IsAllowed => WhyNot is null;
 
+    /// <summary>A fault of its own may be cured; a box or a thing that is cut off is not.</summary>
+    public bool IsCurable => RoughHoped.Faults < Rough.Faults;
+
     /// <summary>Whole; counted when it is first asked for.</summary>
     public PlanRank Rank => rank ??= Rough.Counted(Ground.Found, House);
 

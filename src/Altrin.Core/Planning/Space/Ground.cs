@@ -9,7 +9,9 @@ namespace Altrin.Core.Planning.Space;
 public sealed class Ground
 {
     private readonly Dictionary<string, string> placeOfRoom = new(StringComparer.OrdinalIgnoreCase);
-    private readonly Dictionary<(string, string, Medium), int> ways = [];
+    private readonly Dictionary<(string, string, Medium), int> ways = [], unlaid = [];
+    private readonly HashSet<string> onWire, onLaidWire;
+    private readonly ImmutableArray<string> standsIn;
 
     public Ground(NetworkDocument found)
     {
@@ -21,9 +23,15 @@ public sealed class Ground
             placeOfRoom.TryAdd(room.Id, room.Id);
             placeOfRoom.TryAdd(room.Name, room.Id);
         }
+        standsIn = [.. found.Devices.Select(box => box.Room is { Length: > 0 } room ? PlaceOfRoom(room) : $"box {box.Id}")];
         Root = found.Line is { } line && IndexOf.TryGetValue(line.Device, out var root) ? root : -1;
         InUse = [.. found.Devices.Select(box => State.IsInUse(box.Id))];
-        foreach (var run in found.Runs) AddWay(PlaceOfRoom(run.A), PlaceOfRoom(run.B), run.Medium);
+        foreach (var run in found.Runs)
+        {
+            AddWay(PlaceOfRoom(run.A), PlaceOfRoom(run.B), run.Medium);
+            var ends = Ends(PlaceOfRoom(run.A), PlaceOfRoom(run.B), run.Medium);
+            if (!run.Laid) unlaid[ends] = unlaid.GetValueOrDefault(ends) + 1;
+        }
         // A cable that is there may stay. It lies in a run that is laid, where there is one.
         var inRuns = found.Runs.Where(run => run.Laid).GroupBy(run => Ends(PlaceOfRoom(run.A), PlaceOfRoom(run.B), run.Medium)).ToDictionary(runs => runs.Key, runs => runs.Count());
         foreach (var cable in found.Cables)
@@ -33,6 +41,8 @@ public sealed class Ground
             if (inRuns.GetValueOrDefault(ends) > 0) inRuns[ends]--;
             else AddWay(ends.Item1, ends.Item2, cable.Medium);
         }
+        onWire = Spread(isLaidAlone: false);
+        onLaidWire = Spread(isLaidAlone: true);
         AsFound = new AsFoundReader(this).Read();
     }
 
@@ -50,13 +60,34 @@ public sealed class Ground
     public string PlaceOfRoom(string room) => placeOfRoom.GetValueOrDefault(room.Trim(), room.Trim().ToUpperInvariant());
 
     /// <summary>Boxes without a room share none: each is a place of its own.</summary>
-    public string PlaceOf(string device) => Found.FindDevice(device)?.Room is { Length: > 0 } room ? PlaceOfRoom(room) : $"box {device}";
+    public string PlaceOf(string device) => IndexOf.TryGetValue(device, out var box) ? standsIn[box] : $"box {device}";
 
-    public string PlaceOf(int box, BoxUse use) => use.Room is { } room ? PlaceOfRoom(room) : PlaceOf(Found.Devices[box].Id);
+    public string PlaceOf(int box, BoxUse use) => use.Room is { } room ? PlaceOfRoom(room) : standsIn[box];
 
     /// <summary>How many cables of that medium can be between two places. Inside one room any may be laid, of a pair none.</summary>
     public int Ways(string a, string b, Medium medium) => a == b ? (medium == Medium.Ethernet && !a.StartsWith("box ", StringComparison.Ordinal) ? int.MaxValue : ways.GetValueOrDefault(Ends(a, b, medium)))
         : ways.GetValueOrDefault(Ends(a, b, medium));
+
+    /// <summary>Of those how many have to be laid first.</summary>
+    public int Unlaid(string a, string b, Medium medium) => unlaid.GetValueOrDefault(Ends(a, b, medium));
+
+    /// <summary>Whether cables alone may lead there from the box at the line, over whatever stands between.</summary>
+    public bool IsOnWire(string place) => onWire.Contains(place);
+
+    /// <summary>And over runs that are laid already.</summary>
+    public bool IsOnLaidWire(string place) => onLaidWire.Contains(place);
+
+    private HashSet<string> Spread(bool isLaidAlone)
+    {
+        var seen = new HashSet<string>(StringComparer.Ordinal);
+        if (Root < 0) return seen;
+        var open = new Queue<string>([PlaceOf(Found.Devices[Root].Id)]);
+        while (open.TryDequeue(out var at))
+            if (seen.Add(at))
+                foreach (var ((a, b, medium), count) in ways)
+                    if ((a == at || b == at) && (!isLaidAlone || count > Unlaid(a, b, medium))) open.Enqueue(a == at ? b : a);
+        return seen;
+    }
 
     /// <summary>The rooms into which a box at hand may be put.</summary>
     public IEnumerable<string?> RoomsFor(int box)

@@ -16,6 +16,14 @@ import { WayTable } from './WayTable'
 
 const numbers = ['No', 'One', 'Two', 'Three', 'Four', 'Five']
 
+/** What is known while the look goes on. */
+const firstWords = (first: { isExact: boolean; searched: number } | undefined) => {
+  if (!first) return 'Trying the ways there are …'
+  return first.isExact
+    ? 'The best way is found: nothing better exists for these boxes, cables and wants. Looking for others that differ in kind, and writing their orders …'
+    : `The best of ${count(first.searched, 'house')} so far; looking for better ones, and writing their orders …`
+}
+
 /** The plans of the house as found, searched, simulated and set side by side. */
 export function OptionsPage() {
   const { job } = useJob()
@@ -71,10 +79,7 @@ export function OptionsPage() {
       <Text color="quiet" mb="12px" role="status">
         {isFetching ? (
           <>
-            <Spinner size="xs" mr="6px" />{' '}
-            {first
-              ? `The best of ${count(first.searched, 'house')} so far; looking for better ones, and writing their orders …`
-              : 'Trying the ways there are …'}{' '}
+            <Spinner size="xs" mr="6px" /> {firstWords(first)}{' '}
             <Press kind="plain" onClick={() => queries.cancelQueries({ queryKey: query.queryKey })}>
               Stop
             </Press>
@@ -82,7 +87,11 @@ export function OptionsPage() {
         ) : whole ? (
           `${count(whole.searched, 'house')} tried; ${whole.isExact ? 'nothing better exists for these boxes, cables and wants.' : 'the house is too big to try every one, so there may be a better way.'}`
         ) : first ? (
-          `A first look at ${count(first.searched, 'house')}; it was stopped.`
+          first.isExact ? (
+            'The best way; the look for other kinds was stopped.'
+          ) : (
+            `A first look at ${count(first.searched, 'house')}; it was stopped.`
+          )
         ) : null}
       </Text>
       <Problem>{error?.message}</Problem>

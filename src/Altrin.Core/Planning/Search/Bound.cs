@@ -1,0 +1,166 @@
+using System.Collections.Immutable;
+using Altrin.Core.Network;
+using Altrin.Core.Planning.Space;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Planning.Search;
+
+/// <summary>What a structure comes to at best, before anything is filled in: also of one in which only the first boxes are settled.</summary>
+internal sealed class Bound
+{
+    private readonly Ground ground;
+    private readonly UseCosts costs;
+
+    /// <summary>Of a box that is not settled yet: it may be used as suits best, for each room anew.</summary>
+    private readonly ImmutableArray<Open> open;
+
+    private readonly List<(int[] Rooms, double Mbps, bool IsNice)> speeds = [];
+    private readonly (int Must, int Nice) never;
+    private readonly int translations;
+
+    public Bound(Ground ground, Choices choices)
+    {
+        (this.ground, costs) = (ground, new(ground));
+        var house = ground.Found;
+        open = [.. choices.Of.Select((list, i) => new Open([.. list.Select(use => costs[i, use])], house.Rooms.Length))];
+        // A carrier's comes before the home's own, for whoever has internet and keeps it.
+        translations = ground.State.IsLineShared && house.Endpoints.Any(thing => ground.State.Internet(thing.Id) is { Reachable: Answer.Yes, NatLayers: > 1 }) ? 1 : 0;
+        foreach (var need in house.Needs)
+        {
+            if (need is Need.Speed { Endpoint: null, Room: { } word } speed && Rooms.Find(house, word) is { } one) speeds.Add(([house.Rooms.IndexOf(one)], speed.Mbps, need.Nice == true));
+            if (need is Need.Coverage cover && house.Rooms.Length > 0)
+                speeds.Add(([.. (cover.Rooms.IsEmpty ? house.Rooms.Where(room => room.Outdoor != true) : cover.Rooms.Select(name => Rooms.Find(house, name)).OfType<Room>()).Select(room => house.Rooms.IndexOf(room))], cover.Mbps, need.Nice == true));
+            // Nobody comes in through a carrier's translation.
+            if (need is Need.Inbound && ground.State.IsLineShared) never = need.Nice == true ? (never.Must, never.Nice + 1) : (never.Must + 1, never.Nice);
+        }
+    }
+
+    /// <summary>No plan of the structure ranks before this, whatever is made of the boxes after the settled ones.</summary>
+    /// <param name="settled">The last that is settled, in document order; the one at the line always is.</param>
+    public PlanRank AtBest(Structure structure, int settled)
+    {
+        // At all, and without another caution or radio join: a want that holds weighs more than either.
+        Span<double> any = stackalloc double[ground.Found.Rooms.Length], rates = stackalloc double[ground.Found.Rooms.Length], laid = stackalloc double[ground.Found.Rooms.Length];
+        rates.Clear();
+        var (cautions, hops, buys, lays, idle, settings, seconds) = (0, 0, 0, 0, 0, 0, 0.0);
+        for (var i = 0; i < structure.Boxes.Length; i++)
+        {
+            if (i > settled && i != ground.Root) continue;
+            var cost = costs[i, structure.Boxes[i]];
+            Hear(rates, cost.Mbps);
+            (cautions, settings, seconds) = (cautions + cost.Cautions, settings + cost.Settings, seconds + cost.Seconds);
+            if (!structure.Boxes[i].IsUsed) continue;
+            var (radios, routers) = Above(structure, i, settled);
+            (hops, lays) = (Math.Max(hops, Math.Max(radios, cost.Hops)), Math.Max(lays, cost.Lays));
+            // Whoever routes behind a router is said to translate twice, whether anything hangs there or not.
+            if (structure.Boxes[i].Routes && routers > 1 && ground.Found.Devices[i].LeaveAsFound != true)
+            {
+                cautions++;
+                if (ground.Found.Devices[i].KeptApart != true) idle++;
+            }
+            if (NeedsLaying(structure, i, settled)) buys++;
+        }
+        // What would bring a caution more, or a radio join where there is none, ranks after what does not, whatever it gives.
+        for (var i = settled + 1; i < structure.Boxes.Length; i++)
+        {
+            if (i == ground.Root) continue;
+            cautions += open[i].Cautions;
+            if (!open[i].MayDoWithout) hops = Math.Max(hops, 1);
+        }
+        rates.CopyTo(any);
+        rates.CopyTo(laid);
+        for (var i = settled + 1; i < structure.Boxes.Length; i++)
+        {
+            if (i == ground.Root) continue;
+            Hear(any, open[i].AnyMbps);
+            Hear(rates, hops > 0 ? open[i].Mbps : open[i].WiredMbps);
+            Hear(laid, open[i].LaidMbps);
+        }
+        var (failing, nice) = never;
+        foreach (var want in speeds)
+        {
+            var isMet = want.Rooms.Length > 0;
+            foreach (var room in want.Rooms) isMet &= Math.Round(any[room], 1, MidpointRounding.AwayFromZero) >= want.Mbps;
+            if (isMet) continue;
+            if (want.IsNice) nice++;
+            else failing++;
+        }
+        var row = Row(rates);
+        // By cable alone, and as well as that only over a run that is not laid yet.
+        if (hops == 0 && (lays > 0 || Row(laid) > row)) buys = Math.Max(buys, 1);
+        return new(0, failing, nice, cautions, translations, hops, row, buys, 0, idle, settings, (int)Math.Ceiling(seconds / 60));
+    }
+
+    private static int Row(Span<double> rates)
+    {
+        if (rates.Length == 0) return 0;
+        var worst = double.PositiveInfinity;
+        foreach (var rate in rates) worst = Math.Min(worst, rate);
+        return PlanRank.Row(worst);
+    }
+
+    private static void Hear(Span<double> rates, ImmutableArray<double> mbps)
+    {
+        for (var room = 0; room < rates.Length; room++) rates[room] = Math.Max(rates[room], mbps[room]);
+    }
+
+    /// <summary>Radio joins and routers on the way up, as far as it is settled; the box itself counts.</summary>
+    private (int Radios, int Routers) Above(Structure structure, int box, int settled)
+    {
+        var (radios, routers) = (0, 0);
+        for (int at = box, steps = 0; at >= 0 && steps <= structure.Boxes.Length && (at <= settled || at == ground.Root); at = structure.Boxes[at].Parent, steps++)
+        {
+            if (structure.Boxes[at].Joined == Joined.ByRadio) radios++;
+            if (structure.Boxes[at].Routes && ground.Found.Devices[at] is { LeaveAsFound: not true } or { Nat: true }) routers++;
+        }
+        return (radios, routers);
+    }
+
+    /// <summary>Whether its cable is one more than there is a way for as it is.</summary>
+    private bool NeedsLaying(Structure structure, int box, int settled)
+    {
+        if (structure.Boxes[box] is not { Joined: Joined.ByWire, Parent: >= 0 } use || !IsPlaced(use.Parent, settled)) return false;
+        var (a, b) = (ground.PlaceOf(box, use), ground.PlaceOf(use.Parent, structure.Boxes[use.Parent]));
+        if (ground.Unlaid(a, b, use.Medium) is var unlaid && unlaid == 0) return false;
+        var before = 0;
+        for (var other = 0; other < box; other++)
+            if ((other <= settled || other == ground.Root) && structure.Boxes[other] is { IsUsed: true, Joined: Joined.ByWire, Parent: >= 0 } rival && rival.Medium == use.Medium && IsPlaced(rival.Parent, settled)
+                && Ground.Ends(ground.PlaceOf(other, rival), ground.PlaceOf(rival.Parent, structure.Boxes[rival.Parent]), use.Medium) == Ground.Ends(a, b, use.Medium)) before++;
+        return before >= ground.Ways(a, b, use.Medium) - unlaid;
+    }
+
+    private bool IsPlaced(int box, int settled) => box <= settled || box == ground.Root || ground.InUse[box];
+
+    /// <summary>The uses of a box taken together.</summary>
+    private sealed class Open
+    {
+        public Open(ImmutableArray<UseCost> uses, int rooms)
+        {
+            Cautions = uses.Select(one => one.Cautions).DefaultIfEmpty().Min();
+            var least = uses.Where(one => one.Cautions == Cautions).ToList();
+            var wired = least.Where(one => one.Hops == 0).ToList();
+            MayDoWithout = wired.Count > 0 || least.Count == 0;
+            (AnyMbps, Mbps, WiredMbps, LaidMbps) = (Most(uses), Most(least), Most(wired), Most([.. wired.Where(one => one.Lays == 0)]));
+
+            ImmutableArray<double> Most(IReadOnlyList<UseCost> among) => [.. Enumerable.Range(0, rooms).Select(room => among.Select(one => one.Mbps[room]).DefaultIfEmpty().Max())];
+        }
+
+        /// <summary>That every use of it brings.</summary>
+        public int Cautions { get; }
+
+        /// <summary>Without joining by radio.</summary>
+        public bool MayDoWithout { get; }
+
+        /// <summary>The most that any use of it gives in each room.</summary>
+        public ImmutableArray<double> AnyMbps { get; }
+
+        /// <summary>Of those uses that bring no more cautions.</summary>
+        public ImmutableArray<double> Mbps { get; }
+
+        /// <summary>Of those that join by no radio either.</summary>
+        public ImmutableArray<double> WiredMbps { get; }
+
+        /// <summary>And for which nothing has to be laid.</summary>
+        public ImmutableArray<double> LaidMbps { get; }
+    }
+}

@@ -1,0 +1,80 @@
+using Altrin.Core.Network;
+using Altrin.Core.Planning.Space;
+
+namespace Altrin.Core.Planning.Search;
+
+/// <summary>Lets structures grow box by box, in document order: only what can be built comes of it, and of boxes that are alike one.</summary>
+internal sealed class Growth(Ground ground, Choices choices)
+{
+    private readonly ReplacedBoxes replaced = new(ground, choices);
+    private readonly TwinParents twins = new(ground, choices);
+
+    /// <summary>With nothing settled but how the line is handed on.</summary>
+    public IEnumerable<Structure> Seeds() => choices.Ways.Select(way => ground.Root >= 0 ? ground.AsFound.With(ground.Root, way.Root) with { HandsTo = way.HandsTo, IsDmz = way.IsDmz } : ground.AsFound);
+
+    /// <summary>Every way to use the next box, those before it being settled.</summary>
+    public IEnumerable<Structure> Next(Structure structure, int box)
+    {
+        if (box == ground.Root)
+        {
+            yield return structure;
+            yield break;
+        }
+        foreach (var use in choices.Of[box])
+        {
+            if (box == structure.HandsTo && !choices.IsHeir(box, use)) continue;
+            if (use.Parent == ground.Root && use.Parent >= 0 && !choices.MayHangAtRoot(box, structure.Boxes[ground.Root], structure.HandsTo)) continue;
+            var next = structure.With(box, use);
+            if (use.IsUsed && (Circles(next, box) || IsIdle(next, box) || !FitsTheWays(next, box)) || !replaced.AreAll(next, box + 1)) continue;
+            if (box < structure.Boxes.Length - 1 || next.IsTree()) yield return next;
+        }
+    }
+
+    /// <summary>Whether another that grows beside it comes to the same: longer to be found out than what it comes to.</summary>
+    public bool IsTwin(Structure structure, int box) => twins.AreAny(structure, box);
+
+    private static bool Circles(Structure structure, int box)
+    {
+        for (var at = structure.Boxes[box].Parent; at >= 0 && at < box; at = structure.Boxes[at].Parent)
+            if (structure.Boxes[at].Parent == box) return true;
+        return structure.Boxes[box].Parent is >= 0 and var parent && parent < box && !structure.Boxes[parent].IsUsed;
+    }
+
+    /// <summary>Whether the cables of the boxes settled so far have a way each. Filling asks again; here it saves filling at all.</summary>
+    private bool FitsTheWays(Structure structure, int settled)
+    {
+        for (var i = 0; i <= settled; i++)
+        {
+            var use = structure.Boxes[i];
+            // Of boxes that were settled before only those that hang on the one settled now are news.
+            if (use is not { IsUsed: true, Joined: Joined.ByWire, Parent: >= 0 } || (i != settled && use.Parent != settled) || !IsPlaced(use.Parent, settled)) continue;
+            var (a, b) = (ground.PlaceOf(i, use), ground.PlaceOf(use.Parent, structure.Boxes[use.Parent]));
+            var ways = ground.Ways(a, b, use.Medium);
+            if (ways == 0) return false;
+            if (ways == int.MaxValue) continue;
+            var taken = 0;
+            for (var other = 0; other <= settled; other++)
+                if (structure.Boxes[other] is { IsUsed: true, Joined: Joined.ByWire, Parent: >= 0 } rival && rival.Medium == use.Medium && IsPlaced(rival.Parent, settled)
+                    && Ground.Ends(ground.PlaceOf(other, rival), ground.PlaceOf(rival.Parent, structure.Boxes[rival.Parent]), use.Medium) == Ground.Ends(a, b, use.Medium)) taken++;
+            if (taken > ways) return false;
+        }
+        return true;
+    }
+
+    private bool IsPlaced(int box, int settled) => box <= settled || box == ground.Root || ground.InUse[box];
+
+    /// <summary>A box that is alike another and lies on the table is used after it only: either would do.</summary>
+    private bool IsIdle(Structure structure, int box)
+    {
+        if (ground.InUse[box]) return false;
+        for (var other = 0; other < box; other++)
+            if (!ground.InUse[other] && !structure.Boxes[other].IsUsed && AreAlike(other, box) && choices.Of[other].Contains(structure.Boxes[box]) && choices.Of[box].Contains(BoxUse.Drawer)) return true;
+        return false;
+    }
+
+    private bool AreAlike(int a, int b)
+    {
+        var (one, other) = (ground.Found.Devices[a], ground.Found.Devices[b]);
+        return one.Kit is not null && one.Kit == other.Kit && one.Room == other.Room && one.MustUse == other.MustUse && one.LeaveAsFound == other.LeaveAsFound;
+    }
+}
