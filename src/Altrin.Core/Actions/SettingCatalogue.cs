@@ -106,6 +106,5 @@ public static partial class SettingCatalogue
 /// <summary>Records that hold lists are compared by what they are written as.</summary>
 internal static class Json
 {
-    public static bool Same<T>(T a, T b) => ReferenceEquals(a, b)
-        || System.Text.Json.JsonSerializer.Serialize(a, AltrinJson.Compact) == System.Text.Json.JsonSerializer.Serialize(b, AltrinJson.Compact);
+    public static bool Same<T>(T a, T b) => ReferenceEquals(a, b) || SameWritten.Are(a, b);
 }

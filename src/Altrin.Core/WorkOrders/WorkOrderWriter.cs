@@ -36,7 +36,8 @@ public static class WorkOrderWriter
         // The box that the line was in goes when the line is in another.
         foreach (var box in plan.TakenAway) if (work.House.FindDevice(box.Id) is not null && planned.FindDevice(box.Id) is null) TakeAway(work, box);
         foreach (var box in planned.Devices)
-            if (work.House.FindDevice(box.Id) is { } now && CarryDevice.IsDue(work.House, now, box)) CarrySteps.Carry(work, new(box.Id, box.Room!));
+            // What lay on the table may have joined somebody from there by now.
+            if (work.House.FindDevice(box.Id) is { } now && (CarryDevice.IsDue(work.House, now, box) || now.Room is null && found.FindDevice(box.Id) is { } was && CarryDevice.IsDue(found, was, box))) CarrySteps.Carry(work, new(box.Id, box.Room!));
         foreach (var box in plan.Alone.Where(work.Has)) PutBack(work, plan, box);
         AddCables(work, plan);
         foreach (var gateway in plan.HandsOn.Where(work.Has)) PowerInTurn(work, gateway);

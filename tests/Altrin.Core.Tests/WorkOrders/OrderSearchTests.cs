@@ -64,7 +64,9 @@ public class OrderSearchTests
     public void A_box_from_the_table_is_carried_before_it_is_plugged_in()
     {
         var house = Examples.House("millrace-terrace");
-        var plan = Best(house);
+        // The first way that puts a box from the table into another room.
+        var plan = PlanSearch.Run(house, PlanSearch.UsualBudget, TestContext.Current.CancellationToken).Plans()
+            .First(way => way.House.Devices.Zip(house.Devices).Any(pair => pair.First.Room != pair.Second.Room)).House;
         var order = OrderWriter.Prove(house, plan);
         Assert.Empty(order.Gaps);
         var carried = order.Order.Steps.SelectMany(step => step.Actions.OfType<CarryDevice>().Select(carry => (step.Number, carry.Device))).ToList();

@@ -9,7 +9,7 @@ namespace Altrin.Core.Planning.Search;
 internal sealed class Proof(Bench bench, Choices choices, Bound bound)
 {
     /// <summary>What it may cost: structures looked at in part; houses filled in, simulated or cured, weighed by what each takes.</summary>
-    private const int MostSteps = 60_000, FillWeight = 1, JudgeWeight = 4;
+    private const int MostSteps = 60_000, StepsPerHouse = 200, FillWeight = 1, JudgeWeight = 4;
 
     private readonly Growth growth = new(bench.Ground, choices);
     private readonly PriorityQueue<Node, (PlanRank AtBest, int Open, int Number)> queue = new();
@@ -40,12 +40,12 @@ internal sealed class Proof(Bench bench, Choices choices, Bound bound)
     {
         this.best = best;
         foreach (var seed in growth.Seeds()) Add(new Node.Partial(seed, 0), bound.AtBest(seed, -1), boxes);
-        var work = most * JudgeWeight;
+        var (work, mostSteps) = (most * JudgeWeight, Math.Min(MostSteps, most * StepsPerHouse));
         while (queue.TryDequeue(out var node, out var key))
         {
             // All that is left ranks no better.
             if (key.AtBest >= this.best) return true;
-            if (work <= 0 || steps > MostSteps) return false;
+            if (work <= 0 || steps > mostSteps) return false;
             bench.ThrowIfCancelled();
             var before = bench.Searched;
             switch (node)

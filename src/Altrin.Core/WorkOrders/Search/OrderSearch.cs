@@ -39,7 +39,7 @@ internal sealed class OrderSearch
 
     private OrderSearch(NetworkDocument from, NetworkDocument to, Hands hands, Course course, CancellationToken cancel)
     {
-        (this.from, this.to, this.cancel, tasks, spots) = (from, to, cancel, new(to, course.Resets), new(hands, to));
+        (this.from, this.to, this.cancel, tasks, spots) = (from, to, cancel, new(course.Household ?? from, to, course.Resets), new(hands, to));
         var state = Simulator.Run(from);
         cutOff = new(course.Household ?? from);
         isCutAtFirst = cutOff.In(state).Any();

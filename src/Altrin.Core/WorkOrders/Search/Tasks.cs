@@ -6,9 +6,12 @@ using Altrin.Core.Network;
 namespace Altrin.Core.WorkOrders.Search;
 
 /// <summary>What is left to do between a house as the work has left it and the one that is planned, one act a step.</summary>
+/// <param name="found">Before any of it: what lay on the table then has to be carried to its room, even if by now it has joined somebody from there.</param>
 /// <param name="resets">Boxes whose page nobody can open, or whose settings nobody knows: held at reset before anything is set on them.</param>
-internal sealed class Tasks(NetworkDocument planned, ImmutableHashSet<string> resets)
+internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, ImmutableHashSet<string> resets)
 {
+    private readonly ImmutableHashSet<string> fromTable = [.. planned.Devices.Where(wanted => found.FindDevice(wanted.Id) is { Room: null } now && CarryDevice.IsDue(found, now, wanted)).Select(wanted => wanted.Id)];
+
     /// <summary>Groups of pages that one save may set: what is on one page together or one after the other.</summary>
     private static readonly ImmutableArray<ImmutableArray<SettingsPage>> Saves =
     [
@@ -26,7 +29,7 @@ internal sealed class Tasks(NetworkDocument planned, ImmutableHashSet<string> re
                 yield return new($"bring {wanted.Id}", null, [new AddDevice(SettingCatalogue.AsSold(wanted))]) { Device = wanted.Id, WaitSeconds = BoxWork.RebootSeconds(wanted) };
                 continue;
             }
-            if (CarryDevice.IsDue(house, now, wanted)) yield return new($"carry {wanted.Id}", null, [new CarryDevice(wanted.Id, wanted.Room!, wanted.At)]) { Device = wanted.Id, WaitSeconds = BoxWork.RebootSeconds(wanted) };
+            if (IsToBeCarried(house, now, wanted)) yield return new($"carry {wanted.Id}", null, [new CarryDevice(wanted.Id, wanted.Room!, wanted.At)]) { Device = wanted.Id, WaitSeconds = BoxWork.RebootSeconds(wanted) };
             if (MustBeReset(wanted.Id, done))
             {
                 yield return Reset(now);
@@ -42,6 +45,8 @@ internal sealed class Tasks(NetworkDocument planned, ImmutableHashSet<string> re
         foreach (var gone in house.Endpoints.Where(thing => planned.FindEndpoint(thing.Id) is null)) yield return new($"away {gone.Id}", null, [new RemoveEndpoint(gone.Id)]);
     }
 
+    private bool IsToBeCarried(NetworkDocument house, Device now, Device wanted) => CarryDevice.IsDue(house, now, wanted) || now.Room is null && wanted.Room is not null && fromTable.Contains(now.Id);
+
     private bool MustBeReset(string device, ImmutableSortedSet<string> done) => resets.Contains(device) && !done.Contains($"reset {device}");
 
     private static Act Reset(Device box) => new($"reset {box.Id}", null, [new FactoryReset(box.Id)]) { Device = box.Id, WaitSeconds = BoxWork.RebootSeconds(box) };
@@ -54,7 +59,7 @@ internal sealed class Tasks(NetworkDocument planned, ImmutableHashSet<string> re
         {
             var now = house.FindDevice(wanted.Id);
             if (now is null) minutes += 2;
-            else if (CarryDevice.IsDue(house, now, wanted)) minutes += 2;
+            else if (IsToBeCarried(house, now, wanted)) minutes += 2;
             if (now is not null && !ReferenceEquals(now, wanted))
             {
                 var pages = SettingCatalogue.All.Where(setting => !setting.IsAlike(now, wanted)).Select(setting => setting.Page).ToHashSet();
@@ -152,7 +157,7 @@ internal sealed class Tasks(NetworkDocument planned, ImmutableHashSet<string> re
         if (planned.Line is { } line && house.Line?.Socket != line.Socket) yield return new("line", null, [new SetLine(line)]) { WaitSeconds = 120 };
     }
 
-    private bool IsStillElsewhere(NetworkDocument house, Socket socket) => house.FindDevice(socket.Device) is { } now && CarryDevice.IsDue(house, now, planned.FindDevice(socket.Device)!);
+    private bool IsStillElsewhere(NetworkDocument house, Socket socket) => house.FindDevice(socket.Device) is { } now && IsToBeCarried(house, now, planned.FindDevice(socket.Device)!);
 
     private bool IsBeingSet(NetworkDocument house, string device, ImmutableSortedSet<string> done) => (house.FindDevice(device) is not null && MustBeReset(device, done)) || (house.FindDevice(device) is { } now && planned.FindDevice(device) is { } wanted && !ReferenceEquals(now, wanted) && !BoxWork.SameSettings(now, wanted));
 
