@@ -19,12 +19,12 @@ export function WayTable({ plans, take }: Props) {
     textAlign: 'left' as const,
   })
   return (
-    <Box overflowX="auto" tabIndex={0} aria-label="The ways side by side" role="region">
+    <Box overflowX="auto" position="relative" tabIndex={0} aria-label="The ways side by side" role="region">
       <Box
         as="table"
         w="100%"
         css={{ borderCollapse: 'collapse', tableLayout: 'fixed' }}
-        minW={`${120 + plans.length * 150}px`}
+        minW={`${104 + plans.length * 130}px`}
       >
         <colgroup>
           <col style={{ width: 104 }} />
