@@ -172,4 +172,50 @@ public class StoreTroubleTests
         foreach (var file in Directory.GetFiles(folder.Path, "altrin.db*.away")) File.Move(file, file[..^5], overwrite: true);
         Assert.True((await victim.Rename(job, 1, "Printer")).IsSuccessStatusCode);
     }
+
+    [Fact]
+    [Trait("part", "disk")]
+    public async Task Rights_taken_away_while_it_runs_lose_nothing_and_are_said_at_the_next_start()
+    {
+        // Root may write whatever the rights say: it is started as somebody else.
+        Assert.SkipUnless(OperatingSystem.IsLinux() && Environment.UserName == "root", "To run it as somebody else needs root.");
+        using var folder = new Folder();
+        Shell($"chown 65534:65534 {folder.Path}");
+        if (await Victim.AsNobody(folder.Path) is not { } started)
+        {
+            Assert.Skip("Nobody else may read the program here.");
+            return;
+        }
+        int version;
+        string job, step;
+        using (var victim = await started.Served())
+        {
+            (job, version, step) = await Planned(victim);
+            Shell($"chmod -R a-w {folder.Path}");
+            foreach (var (deed, answer) in await Everything(victim, job, version, step))
+            {
+                // What was open already may still be written, and then it is; what is not is said.
+                if (answer.IsSuccessStatusCode) version += deed == "edit" ? 1 : 0;
+                else Assert.Contains("cannot be written", await Title(answer), StringComparison.Ordinal);
+            }
+            victim.End();
+        }
+        using (var refused = (await Victim.AsNobody(folder.Path))!)
+        {
+            var said = await refused.Refusal();
+            Assert.Contains("cannot be written", said, StringComparison.Ordinal);
+            Assert.Single(said.Split('\n'));
+        }
+        Shell($"chmod -R u+w {folder.Path}");
+        using var again = await (await Victim.AsNobody(folder.Path))!.Served();
+        Assert.Equal(version, (int)(await Victim.Json(await again.Client.GetAsync($"/api/jobs/{job}")))["version"]!);
+        foreach (var (deed, answer) in await Everything(again, job, version, step)) Assert.True(answer.IsSuccessStatusCode, $"{deed}: {(int)answer.StatusCode} {await answer.Content.ReadAsStringAsync()}");
+    }
+
+    private static void Shell(string command)
+    {
+        using var process = Process.Start("bash", ["-c", command]);
+        process.WaitForExit();
+        Assert.Equal(0, process.ExitCode);
+    }
 }

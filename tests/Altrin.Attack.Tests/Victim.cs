@@ -52,6 +52,22 @@ internal sealed class Victim : IDisposable
         return await victim.Served();
     }
 
+    /// <summary>With no more rights than its data folder gives; null where the program cannot be read with so few.</summary>
+    public static async Task<Victim?> AsNobody(string data)
+    {
+        string[] nobody = ["--reuid=65534", "--regid=65534", "--clear-groups"];
+        var port = FreePort();
+        var words = Words(data, port, []);
+        using (var asked = Process.Start("setpriv", [.. nobody, "test", "-r", words[0]]))
+        {
+            await asked.WaitForExitAsync();
+            if (asked.ExitCode != 0) return null;
+        }
+        var start = new ProcessStartInfo("setpriv", [.. nobody, "dotnet", .. words]) { WorkingDirectory = data, RedirectStandardOutput = true, RedirectStandardError = true };
+        start.Environment["HOME"] = data;
+        return new Victim(Process.Start(start)!, port);
+    }
+
     // The program as it is built for use where there is one: it starts in half the time.
     private static string[] Words(string data, int port, string[] more)
     {
@@ -62,7 +78,8 @@ internal sealed class Victim : IDisposable
 
     public static Task<Victim> Serving(string data, params string[] more) => Begin(data, more).Served();
 
-    private async Task<Victim> Served()
+    /// <summary>Once it answers.</summary>
+    public async Task<Victim> Served()
     {
         var since = Stopwatch.StartNew();
         while (true)

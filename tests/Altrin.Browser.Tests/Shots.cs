@@ -45,7 +45,7 @@ public sealed class Shots
             browser.Press(() => browser.Link("Millrace Terrace"));
             browser.UntilText("The street");
             browser.Press(() => browser.Link("Options"));
-            browser.UntilText("the house is too big to try every one");
+            browser.UntilText("the house is too big to rule out every other");
             browser.Picture(Path.Combine(folder, "options.png"));
             browser.Press(() => browser.Css("[data-way='0'] button"));
             browser.Press(() => browser.Link("Work order"));

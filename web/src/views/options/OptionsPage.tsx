@@ -20,9 +20,14 @@ const numbers = ['No', 'One', 'Two', 'Three', 'Four', 'Five']
 const firstWords = (first: { isExact: boolean; searched: number } | undefined) => {
   if (!first) return 'Trying the ways there are …'
   return first.isExact
-    ? 'The best way is found: nothing better exists for these boxes, cables and wants. Looking for others that differ in kind, and writing their orders …'
+    ? 'The best way is found, and proved to be the best. Looking for others that differ in kind, and writing their orders …'
     : `The best of ${count(first.searched, 'house')} so far; looking for better ones, and writing their orders …`
 }
+
+const wholeWords = (whole: { isExact: boolean; searched: number }) =>
+  whole.isExact
+    ? `${count(whole.searched, 'house')} tried; nothing better exists for these boxes, cables and wants: all others come to less at best.`
+    : `${count(whole.searched, 'house')} tried; the house is too big to rule out every other, so there may be a better way.`
 
 /** The plans of the house as found, searched, simulated and set side by side. */
 export function OptionsPage() {
@@ -85,7 +90,7 @@ export function OptionsPage() {
             </Press>
           </>
         ) : whole ? (
-          `${count(whole.searched, 'house')} tried; ${whole.isExact ? 'nothing better exists for these boxes, cables and wants.' : 'the house is too big to try every one, so there may be a better way.'}`
+          wholeWords(whole)
         ) : first ? (
           first.isExact ? (
             'The best way; the look for other kinds was stopped.'
