@@ -247,7 +247,7 @@ public class StoreTests
     {
         var port = FreePort();
         var process = Process.Start(Program(data, port))!;
-        client = new() { BaseAddress = new($"http://localhost:{port}"), Timeout = TimeSpan.FromSeconds(20) };
+        client = new() { BaseAddress = new($"http://localhost:{port}"), Timeout = TimeSpan.FromSeconds(60) };
         var patience = Stopwatch.StartNew();
         while (true)
         {
@@ -256,7 +256,7 @@ public class StoreTests
                 client.GetAsync("/api/jobs").GetAwaiter().GetResult().EnsureSuccessStatusCode();
                 return process;
             }
-            catch (HttpRequestException) when (patience.Elapsed < TimeSpan.FromSeconds(30) && !process.HasExited)
+            catch (HttpRequestException) when (patience.Elapsed < TimeSpan.FromSeconds(60) && !process.HasExited)
             {
                 Thread.Sleep(50);
             }

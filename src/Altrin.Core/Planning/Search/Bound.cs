@@ -43,11 +43,13 @@ internal sealed class Bound
         Span<double> any = stackalloc double[ground.Found.Rooms.Length], rates = stackalloc double[ground.Found.Rooms.Length], laid = stackalloc double[ground.Found.Rooms.Length];
         rates.Clear();
         var (cautions, hops, buys, lays, idle, settings, seconds) = (0, 0, 0, 0, 0, 0, 0.0);
+        var (senders, alone) = (0, (UseCost?)null);
         for (var i = 0; i < structure.Boxes.Length; i++)
         {
             if (i > settled && i != ground.Root) continue;
             var cost = costs[i, structure.Boxes[i]];
             Hear(rates, cost.Mbps);
+            if (cost.Sends) (senders, alone) = (senders + 1, cost);
             (cautions, settings, seconds) = (cautions + cost.Cautions, settings + cost.Settings, seconds + cost.Seconds);
             if (!structure.Boxes[i].IsUsed) continue;
             var (radios, routers) = Above(structure, i, settled);
@@ -76,6 +78,9 @@ internal sealed class Bound
             Hear(rates, hops > 0 ? open[i].Mbps : open[i].WiredMbps);
             Hear(laid, open[i].LaidMbps);
         }
+        // One that sends alone may be set wider than beside others.
+        var aloneRow = senders > 1 ? 0 : alone is not null ? Row(alone.AloneMbps.AsSpan()) : BestAlone(settled);
+        if (senders <= 1) HearAlone(any, alone, settled);
         var (failing, nice) = never;
         foreach (var want in speeds)
         {
@@ -85,13 +90,28 @@ internal sealed class Bound
             if (want.IsNice) nice++;
             else failing++;
         }
-        var row = Row(rates);
+        var row = Math.Min(Row(rates), aloneRow);
         // By cable alone, and as well as that only over a run that is not laid yet.
-        if (hops == 0 && (lays > 0 || Row(laid) > row)) buys = Math.Max(buys, 1);
+        if (hops == 0 && (lays > 0 || (Row(laid) > row && aloneRow > row))) buys = Math.Max(buys, 1);
         return new(0, failing, nice, cautions, translations, hops, row, buys, 0, idle, settings, (int)Math.Ceiling(seconds / 60));
     }
 
-    private static int Row(Span<double> rates)
+    private int BestAlone(int settled)
+    {
+        var best = 0;
+        for (var i = settled + 1; i < open.Length; i++)
+            if (i != ground.Root) best = Math.Min(best, open[i].AloneRow);
+        return best;
+    }
+
+    private void HearAlone(Span<double> any, UseCost? alone, int settled)
+    {
+        if (alone is not null) Hear(any, alone.AloneMbps);
+        for (var i = settled + 1; alone is null && i < open.Length; i++)
+            if (i != ground.Root) Hear(any, open[i].AloneMbps);
+    }
+
+    private static int Row(ReadOnlySpan<double> rates)
     {
         if (rates.Length == 0) return 0;
         var worst = double.PositiveInfinity;
@@ -142,6 +162,9 @@ internal sealed class Bound
             MayDoWithout = wired.Count > 0 || least.Count == 0;
             (AnyMbps, Mbps, WiredMbps, LaidMbps) = (Most(uses), Most(least), Most(wired), Most([.. wired.Where(one => one.Lays == 0)]));
 
+            AloneMbps = [.. Enumerable.Range(0, rooms).Select(room => uses.Select(one => one.AloneMbps[room]).DefaultIfEmpty().Max())];
+            AloneRow = uses.Select(one => Row(one.AloneMbps.AsSpan())).DefaultIfEmpty().Min();
+
             ImmutableArray<double> Most(IReadOnlyList<UseCost> among) => [.. Enumerable.Range(0, rooms).Select(room => among.Select(one => one.Mbps[room]).DefaultIfEmpty().Max())];
         }
 
@@ -150,6 +173,11 @@ internal sealed class Bound
 
         /// <summary>Without joining by radio.</summary>
         public bool MayDoWithout { get; }
+
+        /// <summary>The most that any use of it gives in each room where nobody else sends, and the best worst room of one.</summary>
+        public ImmutableArray<double> AloneMbps { get; }
+
+        public int AloneRow { get; }
 
         /// <summary>The most that any use of it gives in each room.</summary>
         public ImmutableArray<double> AnyMbps { get; }

@@ -14,7 +14,11 @@ namespace Altrin.Core.Planning.Search;
 /// <param name="Settings">At this box.</param>
 /// <param name="Seconds">Of work.</param>
 /// <param name="Mbps">What it could give in each room: nobody on its channels, and nothing slower above it than what is known.</param>
-internal sealed record UseCost(int Cautions, int Hops, int Lays, int Settings, double Seconds, ImmutableArray<double> Mbps);
+/// <param name="AloneMbps">The same where no other box sends.</param>
+internal sealed record UseCost(int Cautions, int Hops, int Lays, int Settings, double Seconds, ImmutableArray<double> Mbps, ImmutableArray<double> AloneMbps)
+{
+    public bool Sends => Mbps.Any(rate => rate > 0);
+}
 
 /// <summary>Reckons them, each once.</summary>
 internal sealed class UseCosts(Ground ground)
@@ -40,7 +44,9 @@ internal sealed class UseCosts(Ground ground)
         var cautions = (isSlow ? 1 : 0) + (use.IsUsed && box.DefaultPassword == true ? 1 : 0);
         var hops = use.IsUsed && i != ground.Root && (use.Joined == Joined.ByRadio || !ground.IsOnWire(ground.PlaceOf(i, use))) ? 1 : 0;
         var lays = use.IsUsed && i != ground.Root && !ground.IsOnLaidWire(ground.PlaceOf(i, use)) ? 1 : 0;
-        return new(cautions, hops, lays, settings, seconds, use.IsUsed && box.SendsWifi ? rates.Of(i, box, use) : rates.None);
+        return new(cautions, hops, lays, settings, seconds, Rates(false), Rates(true));
+
+        ImmutableArray<double> Rates(bool isAlone) => use.IsUsed && box.SendsWifi ? rates.Of(i, box, use, isAlone) : rates.None;
     }
 
     private (Device Box, int Settings, double Seconds) Set(int i, BoxUse use)

@@ -9,22 +9,26 @@ namespace Altrin.Core.Planning.Search;
 /// <summary>What a box could give in each room at best, in Mb/s.</summary>
 internal sealed class UseRates(Ground ground)
 {
+    private const int WideMHz = 80, OldWideMHz = 40;
+
     private readonly Hearing hearing = new(ground.Found);
-    private readonly Dictionary<(int Box, Place At, Band? Joins, double? Hop), ImmutableArray<double>> known = [];
+    private readonly Dictionary<(int Box, Place At, Band? Joins, double? Hop, bool IsAlone), ImmutableArray<double>> known = [];
 
     public ImmutableArray<double> None { get; } = [.. ground.Found.Rooms.Select(_ => 0.0)];
 
-    public ImmutableArray<double> Of(int i, Device box, BoxUse use)
+    /// <param name="isAlone">No other box of the house sends: then a plan of channels may set it wide at 2.4 GHz too, if no neighbour is near.</param>
+    public ImmutableArray<double> Of(int i, Device box, BoxUse use, bool isAlone)
     {
+        isAlone &= ground.Found.Neighbours.All(one => one.Band != Band.Ghz24);
         var place = use.Room is { } room ? hearing.Plan.PlaceOf(room, null) : hearing.PlaceOf(i);
         double? hop = use.Joined == Joined.ByRadio ? Hop(box, use, place) : null;
-        var key = (i, place, hop is null ? (Band?)null : use.Band, hop);
-        if (!known.TryGetValue(key, out var rates)) known[key] = rates = [.. ground.Found.Rooms.Select(one => InRoom(i, box, use, place, hop, one))];
+        var key = (i, place, hop is null ? (Band?)null : use.Band, hop, isAlone);
+        if (!known.TryGetValue(key, out var rates)) known[key] = rates = [.. ground.Found.Rooms.Select(one => InRoom(i, box, use, place, hop, one, isAlone))];
         var cap = Cap(i, use);
         return rates.All(rate => rate <= cap) ? rates : [.. rates.Select(rate => Math.Min(rate, cap))];
     }
 
-    private double InRoom(int i, Device box, BoxUse use, Place place, double? hop, Room room)
+    private double InRoom(int i, Device box, BoxUse use, Place place, double? hop, Room room, bool isAlone)
     {
         var best = 0.0;
         foreach (var radio in box.Radios)
@@ -32,13 +36,19 @@ internal sealed class UseRates(Ground ground)
             var level = (radio.TxDbm ?? RadioPower.UsualDbm(radio.Band)) - hearing.Plan.LossDb(hearing.Plan.Between(place, hearing.PlaceOf(room)), radio.Band);
             if (level < LinkRate.LeastDbm(radio.Band)) continue;
             var ability = RadioAbility.Of(radio);
-            var width = Math.Max(Hearing.Configured(box, radio).WidthMHz, Hearing.Configured(ground.Found.Devices[i], radio).WidthMHz);
-            var rate = LinkRate.Mbps(ability, RadioAbility.Household(ability), width, level);
+            var rate = LinkRate.Mbps(ability, RadioAbility.Household(ability), Widest(i, box, radio, isAlone), level);
             // One radio that joins and serves does both in turns.
             if (hop is { } above) rate = radio.Band == use.Band && box.Radios.Count(other => other.Band == use.Band) == 1 ? 1 / (1 / rate + 1 / above) : Math.Min(rate, above);
             best = Math.Max(best, rate);
         }
         return best;
+    }
+
+    /// <summary>As it is set, or as a plan of channels could set it: no wider than a household's devices can use.</summary>
+    private int Widest(int i, Device box, WirelessRadio radio, bool isAlone)
+    {
+        var set = Math.Max(Hearing.Configured(box, radio).WidthMHz, Hearing.Configured(ground.Found.Devices[i], radio).WidthMHz);
+        return radio.Band != Band.Ghz24 ? Math.Max(set, WideMHz) : isAlone ? Math.Max(set, OldWideMHz) : set;
     }
 
     /// <summary>The line, its socket and the box's own.</summary>
