@@ -33,6 +33,9 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
 
     private readonly Histories histories = new();
 
+    /// <summary>Who writes waits here for whoever of this program writes already: two seconds at the file are for other programs.</summary>
+    private readonly SemaphoreSlim writing = new(1, 1);
+
     public Copies Copies { get; } = new(databaseFile, clock);
 
     /// <summary>Creates the file if need be, brings it to the present form, and sets write-ahead logging.</summary>
@@ -47,6 +50,7 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
     /// <exception cref="StoreTroubleException">There is no such copy, or it or the database cannot be read or written. Nothing was changed.</exception>
     public string? PutBack(string copy)
     {
+        writing.Wait();
         try
         {
             var file = Copies.Sound(copy);
@@ -70,6 +74,7 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
         {
             latest.Clear();
             histories.Clear();
+            writing.Release();
         }
     }
 
@@ -158,7 +163,11 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
     public async Task<bool> Delete(string id, CancellationToken cancel)
     {
         await using var db = Open();
-        if (await Try(() => db.Jobs.Where(job => job.Id == id).ExecuteDeleteAsync(cancel)) == 0) return false;
+        try
+        {
+            if (await InTurn(() => db.Jobs.Where(job => job.Id == id).ExecuteDeleteAsync(cancel), cancel) == 0) return false;
+        }
+        catch (SqliteException error) { throw StoreTroubleException.Of(error); }
         Copies.Forget(id);
         return true;
     }
@@ -322,21 +331,23 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
 
     /// <returns>False when another writer was first.</returns>
     /// <exception cref="StoreTroubleException">The database would not take it for any other reason.</exception>
-    internal static async Task<bool> Save(AltrinDb db, CancellationToken cancel)
+    internal async Task<bool> Save(AltrinDb db, CancellationToken cancel)
     {
         try
         {
-            await db.SaveChangesAsync(cancel);
+            await InTurn(() => db.SaveChangesAsync(cancel), cancel);
             return true;
         }
         catch (DbUpdateException error) when (StoreTroubleException.IsRace(error)) { return false; }
         catch (Exception error) when (error is DbUpdateException or SqliteException) { throw StoreTroubleException.Of(error); }
     }
 
-    private static async Task<T> Try<T>(Func<Task<T>> write)
+    /// <summary>One of this program writes at a time, in the order in which they come.</summary>
+    internal async Task<T> InTurn<T>(Func<Task<T>> write, CancellationToken cancel)
     {
+        await writing.WaitAsync(cancel);
         try { return await write(); }
-        catch (SqliteException error) { throw StoreTroubleException.Of(error); }
+        finally { writing.Release(); }
     }
 
     private async Task<(NetworkDocument Found, ImmutableArray<PlannedDeed> Plan, Replayed Planned)> Houses(AltrinDb db, JobRow job, CancellationToken cancel)

@@ -36,7 +36,7 @@ public sealed class PhotoStore(JobStore jobs, TimeProvider clock)
         if (kept + content.Length > MostBytesPerJob) return (PhotoKept.NoRoom, null);
         var id = Convert.ToHexStringLower(Guid.NewGuid().ToByteArray().AsSpan(0, 6));
         db.Photos.Add(new() { JobId = job, Id = id, Subject = subject, MediaType = "image/jpeg", Content = content, At = clock.GetUtcNow() });
-        await JobStore.Save(db, cancel);
+        await jobs.Save(db, cancel);
         return (PhotoKept.Kept, id);
     }
 
@@ -45,7 +45,7 @@ public sealed class PhotoStore(JobStore jobs, TimeProvider clock)
         await using var db = jobs.Open();
         if (await db.Photos.FirstOrDefaultAsync(row => row.JobId == job && row.Id == id, cancel) is not { } row) return false;
         db.Photos.Remove(row);
-        await JobStore.Save(db, cancel);
+        await jobs.Save(db, cancel);
         return true;
     }
 }

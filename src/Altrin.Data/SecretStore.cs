@@ -37,7 +37,7 @@ public sealed class SecretStore(JobStore jobs, TimeProvider clock)
         if (await db.Secrets.FirstOrDefaultAsync(row => row.JobId == job && row.Name == name, cancel) is { } now) (now.Sealed, now.At) = (value, clock.GetUtcNow());
         else if (await db.Secrets.CountAsync(row => row.JobId == job, cancel) >= MostPerJob) return false;
         else db.Secrets.Add(new() { JobId = job, Name = name, Sealed = value, At = clock.GetUtcNow() });
-        await JobStore.Save(db, cancel);
+        await jobs.Save(db, cancel);
         return true;
     }
 
@@ -46,7 +46,7 @@ public sealed class SecretStore(JobStore jobs, TimeProvider clock)
         await using var db = jobs.Open();
         if (await db.Secrets.FirstOrDefaultAsync(row => row.JobId == job && row.Name == name, cancel) is not { } row) return false;
         db.Secrets.Remove(row);
-        await JobStore.Save(db, cancel);
+        await jobs.Save(db, cancel);
         jobs.Copies.Forget(job, name);
         return true;
     }

@@ -45,7 +45,7 @@ public sealed class TurnStore(JobStore jobs, TimeProvider clock)
             Done = JsonSerializer.Serialize(turn.Done),
             At = clock.GetUtcNow(),
         });
-        return await JobStore.Save(db, cancel) ? ChangeResult.Done : ChangeResult.ChangedMeanwhile;
+        return await jobs.Save(db, cancel) ? ChangeResult.Done : ChangeResult.ChangedMeanwhile;
     }
 
     /// <summary>Only the last: what came after it stands on it.</summary>
@@ -56,7 +56,7 @@ public sealed class TurnStore(JobStore jobs, TimeProvider clock)
         if (last is null) return ChangeResult.NothingThere;
         if (last.Number != number) return ChangeResult.ChangedMeanwhile;
         db.Turns.Remove(last);
-        return await JobStore.Save(db, cancel) ? ChangeResult.Done : ChangeResult.ChangedMeanwhile;
+        return await jobs.Save(db, cancel) ? ChangeResult.Done : ChangeResult.ChangedMeanwhile;
     }
 
     private static Turn Turn(TurnRow row) => new(row.Number, row.StepTitle, row.Seen, row.Sentence, DocumentReader.Read(row.House).Document ?? throw new UnreadableJobException(row.JobId, $"The house of turn {row.Number} cannot be read."),

@@ -1,5 +1,4 @@
 using System.Collections.Concurrent;
-using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Altrin.Data;
@@ -68,13 +67,6 @@ public class KillTests
                 var name = $"Printer {random.Next(1_000_000)}";
                 book.Open = name;
                 var answer = await victim.Rename(book.Job, book.Version, name, random.Next(2) == 0 ? "found" : "planned");
-                if (answer.StatusCode == HttpStatusCode.ServiceUnavailable)
-                {
-                    // On a machine that has hardly any time for it one waits too long for the other, and is told so: then it is held to that.
-                    Assert.Contains("Nothing was written", await answer.Content.ReadAsStringAsync(), StringComparison.Ordinal);
-                    book.Open = null;
-                    continue;
-                }
                 var after = await Victim.Json(answer);
                 (book.Version, book.Name, book.Open) = ((int)after["version"]!, name, null);
                 book.Confirmed++;

@@ -30,6 +30,36 @@ public class StoreTests
         Directory.Delete(folder, recursive: true);
     }
 
+    /// <summary>A commit may take its time on a slow disk. Whoever of the same program comes meanwhile waits his turn, and is not told that another program holds the file.</summary>
+    [Fact]
+    public async Task Who_writes_while_another_of_the_program_writes_waits_however_long_that_takes()
+    {
+        var folder = Directory.CreateTempSubdirectory("altrin-test-").FullName;
+        var file = Path.Combine(folder, "altrin.db");
+        var store = new JobStore(file, TimeProvider.System);
+        store.Prepare();
+        var begun = new TaskCompletionSource();
+        var slow = store.InTurn(async () =>
+        {
+            await using var db = new SqliteConnection($"Data Source={file};Pooling=False");
+            await db.OpenAsync();
+            var hold = db.CreateCommand();
+            hold.CommandText = "BEGIN IMMEDIATE";
+            await hold.ExecuteNonQueryAsync();
+            begun.SetResult();
+            // Longer than another program is waited for.
+            await Task.Delay(3500);
+            return 0;
+        }, CancellationToken.None);
+        await begun.Task;
+        // Four come at once; each is served.
+        await Task.WhenAll(Enumerable.Range(0, 4).Select(n => store.Create(new NetworkDocument { Name = $"House {n}" }, CancellationToken.None)));
+        Assert.True(slow.IsCompleted, "somebody wrote out of turn");
+        Assert.Equal(4, (await store.List(null, 10, CancellationToken.None)).Length);
+        SqliteConnection.ClearAllPools();
+        Directory.Delete(folder, recursive: true);
+    }
+
     private static async Task<object?> Ask(string file, string sql)
     {
         await using var db = new SqliteConnection($"Data Source={file};Pooling=False");
@@ -247,7 +277,7 @@ public class StoreTests
     {
         var port = FreePort();
         var process = Process.Start(Program(data, port))!;
-        client = new() { BaseAddress = new($"http://localhost:{port}"), Timeout = TimeSpan.FromSeconds(60) };
+        client = new() { BaseAddress = new($"http://localhost:{port}"), Timeout = TimeSpan.FromSeconds(20) };
         var patience = Stopwatch.StartNew();
         while (true)
         {
@@ -256,7 +286,7 @@ public class StoreTests
                 client.GetAsync("/api/jobs").GetAwaiter().GetResult().EnsureSuccessStatusCode();
                 return process;
             }
-            catch (HttpRequestException) when (patience.Elapsed < TimeSpan.FromSeconds(60) && !process.HasExited)
+            catch (HttpRequestException) when (patience.Elapsed < TimeSpan.FromSeconds(30) && !process.HasExited)
             {
                 Thread.Sleep(50);
             }
