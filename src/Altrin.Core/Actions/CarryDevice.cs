@@ -23,6 +23,10 @@ public sealed record CarryDevice(string Device, string Room, FloorPoint? At = nu
     public static bool IsDue(NetworkDocument house, Device now, Device wanted) => wanted.Room is { } to && house.Line?.Device != now.Id
         && (now.Room is { } from ? !Rooms.AreSame(house, from, to) : IsOnTheTable(house, now));
 
+    /// <summary>The same in the middle of the work: what lay on the table at its beginning may have joined somebody from there by now.</summary>
+    public static bool IsStillDue(NetworkDocument begun, NetworkDocument house, Device now, Device wanted) =>
+        IsDue(house, now, wanted) || (now.Room is null && begun.FindDevice(now.Id) is { } was && IsDue(begun, was, wanted));
+
     private static bool IsOnTheTable(NetworkDocument house, Device box) => box.Uplink is null && !house.Cables.Any(cable => cable.A.Device == box.Id || cable.B.Device == box.Id)
         && !house.Endpoints.Any(thing => thing.Id != Laptop.Id && thing.Connect?.Socket?.Device == box.Id);
 }

@@ -66,25 +66,25 @@ public sealed record Difference(ImmutableArray<InstallerAction> All, ImmutableAr
             {
                 if (house.FindCable(old.Id) is null) continue;
                 if (planned.FindCable(old.Id) is not { } cable || (cable.A, cable.B) != (old.A, old.B)) Do(new UnplugCable(old.Id));
-                else if (!Json.Same(old, cable)) Do(new ReplaceCable(cable.Id, cable.Medium, cable.Category, cable.LengthM));
+                else if (!SameWritten.Are(old, cable)) Do(new ReplaceCable(cable.Id, cable.Medium, cable.Category, cable.LengthM));
             }
             foreach (var old in found.Endpoints)
             {
                 if (planned.FindEndpoint(old.Id) is not { } thing) Do(new RemoveEndpoint(old.Id));
-                else if (house.FindEndpoint(old.Id)!.Connect is not null && !Json.Same(old.Connect, thing.Connect)) Do(new UnplugEndpoint(old.Id));
+                else if (house.FindEndpoint(old.Id)!.Connect is not null && !SameWritten.Are(old.Connect, thing.Connect)) Do(new UnplugEndpoint(old.Id));
             }
         }
 
         private void MoveLine()
         {
-            if (Json.Same(house.Line, planned.Line)) return;
+            if (SameWritten.Are(house.Line, planned.Line)) return;
             Do(planned.Line is { } line ? new SetLine(line) : new RemoveLine());
         }
 
         private void Describe(Device wanted)
         {
             var now = house.FindDevice(wanted.Id)!;
-            if (!Json.Same(SettingCatalogue.Described(now, wanted), now)) Do(new DescribeDevice(wanted));
+            if (!SameWritten.Are(SettingCatalogue.Described(now, wanted), now)) Do(new DescribeDevice(wanted));
         }
 
         private void Set(Device wanted)
@@ -109,20 +109,20 @@ public sealed record Difference(ImmutableArray<InstallerAction> All, ImmutableAr
                 Do(new AddEndpoint(wanted));
                 return;
             }
-            if (!Json.Same(wanted with { Connect = now.Connect, Address = now.Address }, now)) Do(new DescribeEndpoint(wanted));
-            if (wanted.Connect is { } connect && !Json.Same(house.FindEndpoint(wanted.Id)!.Connect, connect)) Do(new ConnectEndpoint(wanted.Id, connect));
-            if (!Json.Same(now.Address, wanted.Address)) Do(new SetEndpointAddress(wanted.Id, wanted.Address));
+            if (!SameWritten.Are(wanted with { Connect = now.Connect, Address = now.Address }, now)) Do(new DescribeEndpoint(wanted));
+            if (wanted.Connect is { } connect && !SameWritten.Are(house.FindEndpoint(wanted.Id)!.Connect, connect)) Do(new ConnectEndpoint(wanted.Id, connect));
+            if (!SameWritten.Are(now.Address, wanted.Address)) Do(new SetEndpointAddress(wanted.Id, wanted.Address));
         }
 
         private void Record()
         {
             foreach (var gone in house.Needs.Where(need => !planned.Needs.Any(kept => kept.Id == need.Id))) Do(new RemoveNeed(gone.Id));
             foreach (var need in planned.Needs)
-                if (!Json.Same(house.Needs.FirstOrDefault(one => one.Id == need.Id), need)) Do(new SetNeed(need));
+                if (!SameWritten.Are(house.Needs.FirstOrDefault(one => one.Id == need.Id), need)) Do(new SetNeed(need));
             var wanted = new DescribeHouse(planned.Name, planned.Country, planned.Building) { Rooms = planned.Rooms, Runs = planned.Runs, Neighbours = planned.Neighbours };
-            if (!Json.Same(wanted.Apply(house), house)) Do(wanted);
+            if (!SameWritten.Are(wanted.Apply(house), house)) Do(wanted);
             foreach (var gone in house.Measured.Where(one => !planned.Measured.Any(kept => kept.Id == one.Id))) Do(new ForgetMeasured(gone.Id));
-            foreach (var one in planned.Measured.Where(one => !Json.Same(house.Measured.FirstOrDefault(now => now.Id == one.Id), one))) Do(new NoteMeasured(one));
+            foreach (var one in planned.Measured.Where(one => !SameWritten.Are(house.Measured.FirstOrDefault(now => now.Id == one.Id), one))) Do(new NoteMeasured(one));
             var order = new PutInOrder
             {
                 Devices = [.. planned.Devices.Select(one => one.Id)],
@@ -130,7 +130,7 @@ public sealed record Difference(ImmutableArray<InstallerAction> All, ImmutableAr
                 Endpoints = [.. planned.Endpoints.Select(one => one.Id)],
                 Needs = [.. planned.Needs.Select(one => one.Id)],
             };
-            if (!Json.Same(order.Apply(house), house)) Do(order);
+            if (!SameWritten.Are(order.Apply(house), house)) Do(order);
         }
     }
 }

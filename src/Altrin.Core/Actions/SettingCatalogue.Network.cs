@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Altrin.Core.Documents;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
@@ -37,7 +38,7 @@ public static partial class SettingCatalogue
     private static Setting OfServer<T>(string id, string name, Func<DhcpServer, bool> counts, Func<DhcpServer, T> read, Func<DhcpServer, DhcpServer, DhcpServer> take,
         Func<T, string> say, Func<string, T, InstallerAction> act, Func<DhcpServer, DhcpServer> asSold) =>
         new(id, name, SettingsPage.Dhcp, box => Serves(box) && counts(box.Lan!.DhcpServer!), (box, from) => WithServer(box, server => take(server, ServerOf(from))),
-            (_, now, wanted) => Json.Same(read(ServerOf(now)), read(ServerOf(wanted))) ? []
+            (_, now, wanted) => SameWritten.Are(read(ServerOf(now)), read(ServerOf(wanted))) ? []
                 : [new(act(now.Id, read(ServerOf(wanted))), new SettingChange(name, now.Lan?.DhcpServer is null ? null : say(read(ServerOf(now))), say(read(ServerOf(wanted)))))],
             box => box.Lan is null ? box : WithServer(box, asSold));
 
@@ -88,12 +89,12 @@ public static partial class SettingCatalogue
     private static ImmutableArray<Setting> Wan =>
     [
         new("wan", "WAN", SettingsPage.Wan, box => box.RoutesForItsOwn, (box, from) => box with { Wan = WanOf(from) with { Dns = WanOf(box).Dns } },
-            (_, now, wanted) => Json.Same(WanOf(now) with { Dns = [] }, WanOf(wanted) with { Dns = [] }) ? []
+            (_, now, wanted) => SameWritten.Are(WanOf(now) with { Dns = [] }, WanOf(wanted) with { Dns = [] }) ? []
                 : [new(new SetWan(now.Id, WanOf(wanted) with { Dns = WanOf(now).Dns }), Rows(
                     ("WAN", SayWan(WanOf(now)), SayWan(WanOf(wanted))), ("WAN gateway", WanOf(now).Gateway?.ToString(), WanOf(wanted).Gateway?.ToString())))],
             box => box with { Wan = box.Traits.IsRouter ? new() : null }) { CutsOff = true },
         new("wan-dns", "DNS servers", SettingsPage.Wan, box => box.RoutesForItsOwn, (box, from) => box with { Wan = WanOf(box) with { Dns = WanOf(from).Dns } },
-            (_, now, wanted) => Json.Same(WanOf(now).Dns, WanOf(wanted).Dns) ? []
+            (_, now, wanted) => SameWritten.Are(WanOf(now).Dns, WanOf(wanted).Dns) ? []
                 : [new(new SetWanDns(now.Id) { Servers = WanOf(wanted).Dns }, new SettingChange("DNS servers", List(WanOf(now).Dns, "the provider’s"), List(WanOf(wanted).Dns, "the provider’s")))], box => box),
     ];
 

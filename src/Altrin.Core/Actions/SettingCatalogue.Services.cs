@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Altrin.Core.Documents;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
@@ -20,7 +21,7 @@ public static partial class SettingCatalogue
         for (var i = 0; i < wanted.Wifi.Length; i++)
         {
             var old = i < now.Wifi.Length ? now.Wifi[i] : null;
-            if (old is not null && Json.Same(old, wanted.Wifi[i])) continue;
+            if (old is not null && SameWritten.Are(old, wanted.Wifi[i])) continue;
             yield return new(new SetWifi(now.Id, i, wanted.Wifi[i]), [.. WifiChanges.Between(old, wanted.Wifi[i]).Select(change => new SettingChange(change.Setting, change.From, change.To, change.IsSecret))]);
         }
         // A box fresh from a reset sends an open network on every radio: what the plan does not have is taken off, the last first.
@@ -96,7 +97,7 @@ public static partial class SettingCatalogue
             (_, now, wanted) => now.Mode == wanted.Mode ? [] : [new(new SetMode(now.Id, wanted.Mode), new SettingChange("Mode", now.Mode.Say(), wanted.Mode.Say()))],
             box => box with { Mode = box.CanBe(DeviceMode.Router) ? DeviceMode.Router : box.Supports.IsEmpty ? box.Mode : box.Supports[0] }) { CutsOff = true, WhyNoAct = "the box has no such mode" },
         new("uplink", "Joins", SettingsPage.Mode, box => box.Traits.Uplink != UplinkSide.None, (box, from) => box with { Uplink = from.Uplink },
-            (house, now, wanted) => Json.Same(now.Uplink, wanted.Uplink) ? [] : [new(new SetUplink(now.Id, wanted.Uplink), UplinkRows(house, now.Uplink, wanted.Uplink))],
+            (house, now, wanted) => SameWritten.Are(now.Uplink, wanted.Uplink) ? [] : [new(new SetUplink(now.Id, wanted.Uplink), UplinkRows(house, now.Uplink, wanted.Uplink))],
             box => box with { Uplink = null }) { CutsOff = true },
         new("passthrough-to", "Pass through to", SettingsPage.Mode, box => box.Traits.HandsLineOn, (box, from) => box with { PassthroughTo = from.PassthroughTo },
             (house, now, wanted) => now.PassthroughTo == wanted.PassthroughTo ? []

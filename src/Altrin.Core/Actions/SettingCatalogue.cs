@@ -44,7 +44,7 @@ public sealed record Setting(string Id, string Name, SettingsPage Page, Func<Dev
         if (ReferenceEquals(now, wanted) || !Counts(wanted)) return true;
         // Lists that were never touched are the very same ones: then nothing has to be written out.
         var copy = Copy(wanted, now);
-        return copy == wanted || Json.Same(copy, wanted);
+        return copy == wanted || SameWritten.Are(copy, wanted);
     }
 }
 
@@ -101,10 +101,4 @@ public static partial class SettingCatalogue
             if (to is not null && from != to) list.Add(new(setting, from, to));
         return list.ToImmutable();
     }
-}
-
-/// <summary>Records that hold lists are compared by what they are written as.</summary>
-internal static class Json
-{
-    public static bool Same<T>(T a, T b) => ReferenceEquals(a, b) || SameWritten.Are(a, b);
 }

@@ -1,4 +1,5 @@
 using Altrin.Core.Actions;
+using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Core.Planning.Space;
 using Altrin.Core.Rules;
@@ -83,13 +84,13 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
         if (found.Endpoints == house.Endpoints) return 0;
         var touches = 0;
         foreach (var thing in house.Endpoints)
-            if (found.FindEndpoint(thing.Id) is { } now && !ReferenceEquals(now, thing) && (!Json.Same(now.Address, thing.Address) || IsJoinedAnew(now.Connect, thing.Connect))) touches++;
+            if (found.FindEndpoint(thing.Id) is { } now && !ReferenceEquals(now, thing) && (!SameWritten.Are(now.Address, thing.Address) || IsJoinedAnew(now.Connect, thing.Connect))) touches++;
         return touches;
     }
 
     private static bool IsJoinedAnew(Attachment? now, Attachment? then) => then is Attachment.Join b && (now is not Attachment.Join a || (a.Ssid, a.Security, a.Key) != (b.Ssid, b.Security, b.Key));
 
-    /// <summary>Settings that differ; and minutes: a save 1, a restart by the label, a plug 1, a carry 3, a touch 2. Common practice, no source.</summary>
+    /// <summary>Settings that differ, and the minutes by the table.</summary>
     private static (int Settings, int Minutes) CountWork(NetworkDocument found, NetworkDocument house, int touches)
     {
         var (settings, seconds) = (0, 0.0);
@@ -97,22 +98,20 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
         {
             var (now, box) = (found.Devices[i], house.Devices[i]);
             if (ReferenceEquals(now, box)) continue;
-            var differ = SettingCatalogue.All.Where(setting => !setting.IsAlike(now, box)).ToList();
-            settings += differ.Count;
-            seconds += 60 * differ.Select(setting => setting.Page).Distinct().Count();
-            if (differ.Exists(setting => setting.Page is SettingsPage.Mode or SettingsPage.Address)) seconds += box.Label?.RebootSeconds ?? BoxLabel.UsualRebootSeconds;
-            if (now.Room != box.Room) seconds += 180;
+            var work = WorkTable.At(now, box);
+            (settings, seconds) = (settings + work.Settings, seconds + work.Seconds);
+            if (now.Room != box.Room) seconds += WorkTable.CarrySeconds;
         }
+        var plugs = 0;
         if (house.Cables != found.Cables)
         {
             var was = found.Cables.ToDictionary(cable => cable.Id, StringComparer.Ordinal);
             foreach (var cable in house.Cables)
-                if (!was.Remove(cable.Id, out var old)) seconds += 120;
-                else seconds += 60 * ((old.A == cable.A ? 0 : 1) + (old.B == cable.B ? 0 : 1));
-            seconds += 120 * was.Count;
+                plugs += was.Remove(cable.Id, out var old) ? (old.A == cable.A ? 0 : 1) + (old.B == cable.B ? 0 : 1) : 2;
+            plugs += 2 * was.Count;
         }
         for (var i = 0; i < found.Endpoints.Length; i++)
-            if (house.Endpoints[i].Connect?.Socket is { } socket && socket != found.Endpoints[i].Connect?.Socket) seconds += 60;
-        return (settings, (int)Math.Ceiling(seconds / 60) + 2 * touches);
+            if (house.Endpoints[i].Connect?.Socket is { } socket && socket != found.Endpoints[i].Connect?.Socket) plugs++;
+        return (settings, (int)Math.Ceiling((seconds + plugs * WorkTable.PlugSeconds) / 60) + WorkTable.TouchMinutes * touches);
     }
 }

@@ -87,14 +87,14 @@ public static class PlanSearch
     {
         found = Laptop.Away(found);
         var ground = new Ground(found);
-        var bench = new Bench(ground, cancel, pins);
         int Houses(int work) => Math.Max(LeastSearched, work / Math.Max(1, found.Devices.Length + found.Endpoints.Length));
         var houses = Houses(isFirst ? FirstBudget : budget);
         var choices = new Choices(ground, pins);
-        bench.Bound = new(ground, choices);
+        var bound = new Bound(ground, choices);
+        var bench = new Bench(ground, cancel, pins, bound);
         var cured = new List<Leaf> { bench.AsItIs, Cures.Apply(bench, bench.AsItIs) };
         cured.RemoveAll(leaf => !bench.IsPinned(leaf.Structure));
-        var proof = new Proof(bench, choices, bench.Bound);
+        var proof = new Proof(bench, choices, bound);
         var isWhole = proof.Run(BestOf(cured), Houses(budget) / ShareOfProof);
         // A cure may make another structure of it.
         cured.AddRange(proof.Taken.Where(leaf => bench.IsPinned(leaf.Structure)));

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
+using Altrin.Core.Documents;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.WorkOrders;
@@ -25,7 +26,7 @@ internal sealed class Undertaking
         CablesOut = [.. found.Cables.Where(cable => planned.FindCable(cable.Id) is not { } same || same != cable)];
         HandsOn = [.. planned.Devices.Where(box => box is { Mode: DeviceMode.Passthrough, PassthroughTo: not null }
             && found.FindDevice(box.Id) is var old && (old?.Mode != DeviceMode.Passthrough || old.PassthroughTo != box.PassthroughTo))];
-        Things = [.. planned.Endpoints.Where(endpoint => found.FindEndpoint(endpoint.Id) is not { } old || !Json.Same(old, endpoint))];
+        Things = [.. planned.Endpoints.Where(endpoint => found.FindEndpoint(endpoint.Id) is not { } old || !SameWritten.Are(old, endpoint))];
     }
 
     /// <summary>Another mode, another address of its own, or the kind of network it makes: a box with a new part to play.</summary>

@@ -36,8 +36,7 @@ public static class WorkOrderWriter
         // The box that the line was in goes when the line is in another.
         foreach (var box in plan.TakenAway) if (work.House.FindDevice(box.Id) is not null && planned.FindDevice(box.Id) is null) TakeAway(work, box);
         foreach (var box in planned.Devices)
-            // What lay on the table may have joined somebody from there by now.
-            if (work.House.FindDevice(box.Id) is { } now && (CarryDevice.IsDue(work.House, now, box) || now.Room is null && found.FindDevice(box.Id) is { } was && CarryDevice.IsDue(found, was, box))) CarrySteps.Carry(work, new(box.Id, box.Room!));
+            if (work.House.FindDevice(box.Id) is { } now && CarryDevice.IsStillDue(found, work.House, now, box)) CarrySteps.Carry(work, new(box.Id, box.Room!));
         foreach (var box in plan.Alone.Where(work.Has)) PutBack(work, plan, box);
         AddCables(work, plan);
         foreach (var gateway in plan.HandsOn.Where(work.Has)) PowerInTurn(work, gateway);
@@ -264,13 +263,13 @@ public static class WorkOrderWriter
             work.Step(new(planned.Name, $"Bring in {planned.Name}") { Actions = [new AddEndpoint(planned)], Expect = after => Shows(after, planned.Id) });
             return;
         }
-        if (!Json.Same(now.Connect, planned.Connect))
+        if (!SameWritten.Are(now.Connect, planned.Connect))
         {
             FreeLaptopSocket(work, work.Planned);
             InstallerAction move = planned.Connect is { } to ? new ConnectEndpoint(planned.Id, to) : new UnplugEndpoint(planned.Id);
             work.Step(new($"Move {planned.Name}", move.Say(work.House)) { Actions = [move], Expect = after => Shows(after, planned.Id) });
         }
-        if (!Json.Same(now.Address, planned.Address)) SetThingAddress(work, planned);
+        if (!SameWritten.Are(now.Address, planned.Address)) SetThingAddress(work, planned);
     }
 
     internal static void SetThingAddress(WorkInProgress work, Endpoint planned)

@@ -23,7 +23,7 @@ public class BoundTests
             var ground = new Ground(TradeHouses.Make(seed, 5));
             var choices = new Choices(ground);
             var bound = new Bound(ground, choices);
-            var bench = new Bench(ground, TestContext.Current.CancellationToken) { Bound = bound };
+            var bench = new Bench(ground, TestContext.Current.CancellationToken, bound: bound);
             // Where each walk over the growing structures happens to end.
             var random = new Random(seed);
             var growth = new Growth(ground, choices);

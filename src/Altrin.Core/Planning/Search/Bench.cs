@@ -33,10 +33,12 @@ internal sealed class Bench
     private readonly ImmutableArray<int> left;
 
     private readonly Pins? pins;
+    private readonly Bound? bound;
 
-    public Bench(Ground ground, CancellationToken cancel, Pins? pins = null)
+    /// <param name="bound">What the air of a structure can be brought to at best; null: anything is hoped for.</param>
+    public Bench(Ground ground, CancellationToken cancel, Pins? pins = null, Bound? bound = null)
     {
-        (Ground, this.cancel, this.pins) = (ground, cancel, pins);
+        (Ground, this.cancel, this.pins, this.bound) = (ground, cancel, pins, bound);
         left = [.. Enumerable.Range(0, ground.Found.Devices.Length).Where(i => ground.Found.Devices[i].LeaveAsFound == true)];
         Before = Evaluation.Of(ground.Found);
         Limits = new(ground, Before);
@@ -44,9 +46,6 @@ internal sealed class Bench
     }
 
     public Ground Ground { get; }
-
-    /// <summary>What the air can be brought to at best; null while it is not known.</summary>
-    public Bound? Bound { get; set; }
     public Evaluation Before { get; }
     public PlanLimits Limits { get; }
 
@@ -108,7 +107,7 @@ internal sealed class Bench
     private Leaf Judge(Structure structure, NetworkDocument house, Evaluation after)
     {
         var rank = PlanRank.Rough(Ground, after);
-        return new(Ground, structure, house, rank, Hoped(rank, after, Math.Min(rank.WorstRoom, Bound?.AtBest(structure, structure.Boxes.Length).WorstRoom ?? -99)), Limits.WhyNot(after), [.. after.Wants.Select(want => want.Met == Answer.Yes)]);
+        return new(Ground, structure, house, rank, Hoped(rank, after, Math.Min(rank.WorstRoom, bound?.AtBest(structure, structure.Boxes.Length).WorstRoom ?? -99)), Limits.WhyNot(after), [.. after.Wants.Select(want => want.Met == Answer.Yes)]);
     }
 
     /// <summary>Every finding that has a cure is taken as cured, and with it every want that fails at what such a finding is about.</summary>

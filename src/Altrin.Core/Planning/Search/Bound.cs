@@ -10,6 +10,7 @@ internal sealed class Bound
 {
     private readonly Ground ground;
     private readonly UseCosts costs;
+    private readonly Lanes lanes;
 
     /// <summary>Of a box that is not settled yet: it may be used as suits best, for each room anew.</summary>
     private readonly ImmutableArray<Open> open;
@@ -20,7 +21,7 @@ internal sealed class Bound
 
     public Bound(Ground ground, Choices choices)
     {
-        (this.ground, costs) = (ground, new(ground));
+        (this.ground, costs, lanes) = (ground, new(ground), new(ground));
         var house = ground.Found;
         open = [.. choices.Of.Select((list, i) => new Open([.. list.Select(use => costs[i, use])], house.Rooms.Length))];
         // A carrier's comes before the home's own, for whoever has internet and keeps it.
@@ -139,17 +140,9 @@ internal sealed class Bound
     /// <summary>Whether its cable is one more than there is a way for as it is.</summary>
     private bool NeedsLaying(Structure structure, int box, int settled)
     {
-        if (structure.Boxes[box] is not { Joined: Joined.ByWire, Parent: >= 0 } use || !IsPlaced(use.Parent, settled)) return false;
-        var (a, b) = (ground.PlaceOf(box, use), ground.PlaceOf(use.Parent, structure.Boxes[use.Parent]));
-        if (ground.Unlaid(a, b, use.Medium) is var unlaid && unlaid == 0) return false;
-        var before = 0;
-        for (var other = 0; other < box; other++)
-            if ((other <= settled || other == ground.Root) && structure.Boxes[other] is { IsUsed: true, Joined: Joined.ByWire, Parent: >= 0 } rival && rival.Medium == use.Medium && IsPlaced(rival.Parent, settled)
-                && Ground.Ends(ground.PlaceOf(other, rival), ground.PlaceOf(rival.Parent, structure.Boxes[rival.Parent]), use.Medium) == Ground.Ends(a, b, use.Medium)) before++;
-        return before >= ground.Ways(a, b, use.Medium) - unlaid;
+        if (lanes.Of(structure, box, settled) is not { } lane || ground.Unlaid(lane.A, lane.B, lane.Medium) is var unlaid && unlaid == 0) return false;
+        return lanes.Count(structure, lane, settled, box) >= ground.Ways(lane.A, lane.B, lane.Medium) - unlaid;
     }
-
-    private bool IsPlaced(int box, int settled) => box <= settled || box == ground.Root || ground.InUse[box];
 
     /// <summary>The uses of a box taken together.</summary>
     private sealed class Open

@@ -7,6 +7,7 @@ namespace Altrin.Core.Planning.Search;
 internal sealed class Growth(Ground ground, Choices choices)
 {
     private readonly ReplacedBoxes replaced = new(ground, choices);
+    private readonly Lanes lanes = new(ground);
     private readonly TwinParents twins = new(ground, choices);
 
     /// <summary>With nothing settled but how the line is handed on.</summary>
@@ -45,23 +46,12 @@ internal sealed class Growth(Ground ground, Choices choices)
     {
         for (var i = 0; i <= settled; i++)
         {
-            var use = structure.Boxes[i];
             // Of boxes that were settled before only those that hang on the one settled now are news.
-            if (use is not { IsUsed: true, Joined: Joined.ByWire, Parent: >= 0 } || (i != settled && use.Parent != settled) || !IsPlaced(use.Parent, settled)) continue;
-            var (a, b) = (ground.PlaceOf(i, use), ground.PlaceOf(use.Parent, structure.Boxes[use.Parent]));
-            var ways = ground.Ways(a, b, use.Medium);
-            if (ways == 0) return false;
-            if (ways == int.MaxValue) continue;
-            var taken = 0;
-            for (var other = 0; other <= settled; other++)
-                if (structure.Boxes[other] is { IsUsed: true, Joined: Joined.ByWire, Parent: >= 0 } rival && rival.Medium == use.Medium && IsPlaced(rival.Parent, settled)
-                    && Ground.Ends(ground.PlaceOf(other, rival), ground.PlaceOf(rival.Parent, structure.Boxes[rival.Parent]), use.Medium) == Ground.Ends(a, b, use.Medium)) taken++;
-            if (taken > ways) return false;
+            if ((i != settled && structure.Boxes[i].Parent != settled) || lanes.Of(structure, i, settled) is not { } lane) continue;
+            if (lanes.Count(structure, lane, settled, settled + 1) > ground.Ways(lane.A, lane.B, lane.Medium)) return false;
         }
         return true;
     }
-
-    private bool IsPlaced(int box, int settled) => box <= settled || box == ground.Root || ground.InUse[box];
 
     /// <summary>A box that is alike another and lies on the table is used after it only: either would do.</summary>
     private bool IsIdle(Structure structure, int box)

@@ -1,9 +1,7 @@
 using System.Collections.Immutable;
-using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Planning.Filling;
 using Altrin.Core.Planning.Space;
-using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Planning.Search;
 
@@ -23,8 +21,6 @@ internal sealed record UseCost(int Cautions, int Hops, int Lays, int Settings, d
 /// <summary>Reckons them, each once.</summary>
 internal sealed class UseCosts(Ground ground)
 {
-    private const double SaveSeconds = 60, PlugSeconds = 60, CarrySeconds = 180;
-
     private readonly UseRates rates = new(ground);
     private readonly Dictionary<(int, BoxUse), UseCost> known = [];
 
@@ -37,8 +33,8 @@ internal sealed class UseCosts(Ground ground)
     {
         var (found, was) = (ground.Found.Devices[i], ground.AsFound.Boxes[i]);
         var (box, settings, seconds) = Set(i, use);
-        if (use.Room is { } room && found.Room != room) seconds += CarrySeconds;
-        if (use is { IsUsed: true, Joined: Joined.ByWire } && (was.Joined, was.Parent, was.Medium) != (Joined.ByWire, use.Parent, use.Medium)) seconds += PlugSeconds;
+        if (use.Room is { } room && found.Room != room) seconds += WorkTable.CarrySeconds;
+        if (use is { IsUsed: true, Joined: Joined.ByWire } && (was.Joined, was.Parent, was.Medium) != (Joined.ByWire, use.Parent, use.Medium)) seconds += WorkTable.PlugSeconds;
         var isOnEthernet = use is { IsUsed: true, Joined: Joined.ByWire, Medium: Medium.Ethernet };
         var isSlow = isOnEthernet && ground.Found.Line?.DownMbps is { } line && box.Ports.All(port => port.SpeedMbps < line);
         var cautions = (isSlow ? 1 : 0) + (use.IsUsed && box.DefaultPassword == true ? 1 : 0);
@@ -54,9 +50,7 @@ internal sealed class UseCosts(Ground ground)
         var key = (i, use with { Room = null, Parent = use.Parent < 0 ? -1 : 0, Medium = default, Band = default });
         if (set.TryGetValue(key, out var done)) return done;
         var (found, box) = (ground.Found.Devices[i], Fill.Alone(ground, ground.AsFound.With(i, use), i));
-        var differ = SettingCatalogue.All.Where(setting => !setting.IsAlike(found, box)).ToList();
-        var seconds = SaveSeconds * differ.Select(setting => setting.Page).Distinct().Count();
-        if (differ.Exists(setting => setting.Page is SettingsPage.Mode or SettingsPage.Address)) seconds += box.Label?.RebootSeconds ?? BoxLabel.UsualRebootSeconds;
-        return set[key] = (box, differ.Count, seconds);
+        var work = WorkTable.At(found, box);
+        return set[key] = (box, work.Settings, work.Seconds);
     }
 }

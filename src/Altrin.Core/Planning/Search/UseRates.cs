@@ -9,8 +9,6 @@ namespace Altrin.Core.Planning.Search;
 /// <summary>What a box could give in each room at best, in Mb/s.</summary>
 internal sealed class UseRates(Ground ground)
 {
-    private const int WideMHz = 80, OldWideMHz = 40;
-
     private readonly Hearing hearing = new(ground.Found);
     private readonly Dictionary<(int Box, Place At, Band? Joins, double? Hop, bool IsAlone), ImmutableArray<double>> known = [];
 
@@ -36,19 +34,16 @@ internal sealed class UseRates(Ground ground)
             var level = (radio.TxDbm ?? RadioPower.UsualDbm(radio.Band)) - hearing.Plan.LossDb(hearing.Plan.Between(place, hearing.PlaceOf(room)), radio.Band);
             if (level < LinkRate.LeastDbm(radio.Band)) continue;
             var ability = RadioAbility.Of(radio);
-            var rate = LinkRate.Mbps(ability, RadioAbility.Household(ability), Widest(i, box, radio, isAlone), level);
+            var household = RadioAbility.Household(ability);
+            // As it is set, or as a plan of channels could set it: no wider than a household's devices can use, at 2.4 GHz only where it is alone.
+            var width = Math.Max(Hearing.Configured(box, radio).WidthMHz, Hearing.Configured(ground.Found.Devices[i], radio).WidthMHz);
+            if (isAlone || radio.Band != Band.Ghz24) width = Math.Max(width, household.WidestMHz);
+            var rate = LinkRate.Mbps(ability, household, width, level);
             // One radio that joins and serves does both in turns.
             if (hop is { } above) rate = radio.Band == use.Band && box.Radios.Count(other => other.Band == use.Band) == 1 ? 1 / (1 / rate + 1 / above) : Math.Min(rate, above);
             best = Math.Max(best, rate);
         }
         return best;
-    }
-
-    /// <summary>As it is set, or as a plan of channels could set it: no wider than a household's devices can use.</summary>
-    private int Widest(int i, Device box, WirelessRadio radio, bool isAlone)
-    {
-        var set = Math.Max(Hearing.Configured(box, radio).WidthMHz, Hearing.Configured(ground.Found.Devices[i], radio).WidthMHz);
-        return radio.Band != Band.Ghz24 ? Math.Max(set, WideMHz) : isAlone ? Math.Max(set, OldWideMHz) : set;
     }
 
     /// <summary>The line, its socket and the box's own.</summary>

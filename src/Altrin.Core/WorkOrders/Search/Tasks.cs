@@ -6,12 +6,10 @@ using Altrin.Core.Network;
 namespace Altrin.Core.WorkOrders.Search;
 
 /// <summary>What is left to do between a house as the work has left it and the one that is planned, one act a step.</summary>
-/// <param name="found">Before any of it: what lay on the table then has to be carried to its room, even if by now it has joined somebody from there.</param>
+/// <param name="found">Before any of it.</param>
 /// <param name="resets">Boxes whose page nobody can open, or whose settings nobody knows: held at reset before anything is set on them.</param>
 internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, ImmutableHashSet<string> resets)
 {
-    private readonly ImmutableHashSet<string> fromTable = [.. planned.Devices.Where(wanted => found.FindDevice(wanted.Id) is { Room: null } now && CarryDevice.IsDue(found, now, wanted)).Select(wanted => wanted.Id)];
-
     /// <summary>Groups of pages that one save may set: what is on one page together or one after the other.</summary>
     private static readonly ImmutableArray<ImmutableArray<SettingsPage>> Saves =
     [
@@ -29,7 +27,7 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
                 yield return new($"bring {wanted.Id}", null, [new AddDevice(SettingCatalogue.AsSold(wanted))]) { Device = wanted.Id, WaitSeconds = BoxWork.RebootSeconds(wanted) };
                 continue;
             }
-            if (IsToBeCarried(house, now, wanted)) yield return new($"carry {wanted.Id}", null, [new CarryDevice(wanted.Id, wanted.Room!, wanted.At)]) { Device = wanted.Id, WaitSeconds = BoxWork.RebootSeconds(wanted) };
+            if (CarryDevice.IsStillDue(found, house, now, wanted)) yield return new($"carry {wanted.Id}", null, [new CarryDevice(wanted.Id, wanted.Room!, wanted.At)]) { Device = wanted.Id, WaitSeconds = BoxWork.RebootSeconds(wanted) };
             if (MustBeReset(wanted.Id, done))
             {
                 yield return Reset(now);
@@ -45,8 +43,6 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
         foreach (var gone in house.Endpoints.Where(thing => planned.FindEndpoint(thing.Id) is null)) yield return new($"away {gone.Id}", null, [new RemoveEndpoint(gone.Id)]);
     }
 
-    private bool IsToBeCarried(NetworkDocument house, Device now, Device wanted) => CarryDevice.IsDue(house, now, wanted) || now.Room is null && wanted.Room is not null && fromTable.Contains(now.Id);
-
     private bool MustBeReset(string device, ImmutableSortedSet<string> done) => resets.Contains(device) && !done.Contains($"reset {device}");
 
     private static Act Reset(Device box) => new($"reset {box.Id}", null, [new FactoryReset(box.Id)]) { Device = box.Id, WaitSeconds = BoxWork.RebootSeconds(box) };
@@ -59,7 +55,7 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
         {
             var now = house.FindDevice(wanted.Id);
             if (now is null) minutes += 2;
-            else if (IsToBeCarried(house, now, wanted)) minutes += 2;
+            else if (CarryDevice.IsStillDue(found, house, now, wanted)) minutes += 2;
             if (now is not null && !ReferenceEquals(now, wanted))
             {
                 var pages = SettingCatalogue.All.Where(setting => !setting.IsAlike(now, wanted)).Select(setting => setting.Page).ToHashSet();
@@ -74,7 +70,7 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
         minutes += house.Cables.Count(cable => planned.FindCable(cable.Id) is null);
         foreach (var thing in planned.Endpoints)
             if (house.FindEndpoint(thing.Id) is { } now && !ReferenceEquals(now, thing))
-                minutes += (Json.Same(now.Connect, thing.Connect) ? 0 : 1) + (Json.Same(now.Address, thing.Address) ? 0 : 1);
+                minutes += (SameWritten.Are(now.Connect, thing.Connect) ? 0 : 1) + (SameWritten.Are(now.Address, thing.Address) ? 0 : 1);
         return minutes;
     }
 
@@ -157,7 +153,7 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
         if (planned.Line is { } line && house.Line?.Socket != line.Socket) yield return new("line", null, [new SetLine(line)]) { WaitSeconds = 120 };
     }
 
-    private bool IsStillElsewhere(NetworkDocument house, Socket socket) => house.FindDevice(socket.Device) is { } now && IsToBeCarried(house, now, planned.FindDevice(socket.Device)!);
+    private bool IsStillElsewhere(NetworkDocument house, Socket socket) => house.FindDevice(socket.Device) is { } now && CarryDevice.IsStillDue(found, house, now, planned.FindDevice(socket.Device)!);
 
     private bool IsBeingSet(NetworkDocument house, string device, ImmutableSortedSet<string> done) => (house.FindDevice(device) is not null && MustBeReset(device, done)) || (house.FindDevice(device) is { } now && planned.FindDevice(device) is { } wanted && !ReferenceEquals(now, wanted) && !BoxWork.SameSettings(now, wanted));
 
@@ -171,9 +167,9 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
                 continue;
             }
             if (ReferenceEquals(now, wanted)) continue;
-            if (!Json.Same(now.Connect, wanted.Connect))
+            if (!SameWritten.Are(now.Connect, wanted.Connect))
                 yield return new($"join {wanted.Id}", null, [wanted.Connect is { } to ? new ConnectEndpoint(wanted.Id, to) : new UnplugEndpoint(wanted.Id)]);
-            if (!Json.Same(now.Address, wanted.Address)) yield return new($"address {wanted.Id}", null, [new SetEndpointAddress(wanted.Id, wanted.Address)]);
+            if (!SameWritten.Are(now.Address, wanted.Address)) yield return new($"address {wanted.Id}", null, [new SetEndpointAddress(wanted.Id, wanted.Address)]);
         }
     }
 }
