@@ -117,7 +117,7 @@ public sealed class Shots
     /// <summary>It is worked out while one looks.</summary>
     private static bool HasItsReason(Browser browser)
     {
-        for (var n = 0; n < 40; n++)
+        for (var n = 0; n < 200; n++)
         {
             if (browser.Has("Why not sooner?")) return true;
             Thread.Sleep(50);
