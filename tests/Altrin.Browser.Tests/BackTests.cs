@@ -45,6 +45,18 @@ public sealed class BackTests : HandTest
     }
 
     [Fact]
+    public void A_stage_that_there_is_not_is_none_of_those_there_are()
+    {
+        OpenDemo();
+        Browser.Go($"{Server.Address}/job/{Job}/nonsense");
+        Browser.UntilText("There is no such stage.");
+        Assert.Equal(0, Browser.Count("nav[aria-label=Stages] [aria-current]"));
+        Assert.StartsWith("No such stage", Browser.Driver.Title, StringComparison.Ordinal);
+        Browser.Press(() => Browser.Link("Wants"));
+        Browser.Until(() => Browser.Count("nav[aria-label=Stages] [aria-current=page]") == 1, "the stage that is looked at");
+    }
+
+    [Fact]
     public void Of_the_jobs_too_a_sheet_is_closed_by_back()
     {
         Browser.Go(Server.Address);

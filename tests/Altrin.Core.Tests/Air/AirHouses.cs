@@ -19,7 +19,7 @@ internal static class AirHouses
 
     public static HouseBuilder Gateway(int rooms = 3, WallMaterial walls = WallMaterial.Plasterboard, string? country = "GB", params WifiNetwork[] wifi) => new HouseBuilder().Gateway()
         .With(h => h with { Country = country, Building = new() { Walls = walls }, Rooms = Row(rooms), Line = h.Line! with { DownMbps = 500 } })
-        .With(h => h.WithDevice("gw", d => d with { Room = "r0", Radios = [Two(), Five()], Wifi = [.. wifi], Ports = [.. d.Ports, .. Enumerable.Range(7, 8).Select(n => new Port { Id = $"lan{n}", Role = PortRole.Lan })] }));
+        .With(h => h.WithDevice("gw", d => d with { Room = "r0", Radios = [Two(), Five()], Wifi = [.. wifi], Ports = [.. d.Ports, .. Enumerable.Range(7, 14).Select(n => new Port { Id = $"lan{n}", Role = PortRole.Lan })] }));
 
     /// <summary>An access point on a cable to the gateway.</summary>
     public static HouseBuilder Point(this HouseBuilder house, string id, string room, params WifiNetwork[] wifi)

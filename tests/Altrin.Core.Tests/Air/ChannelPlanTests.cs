@@ -118,7 +118,7 @@ public class ChannelPlanTests
     public void On_small_houses_it_is_as_cheap_as_the_cheapest_of_all_combinations(Band band, int boxes)
     {
         var moved = 0;
-        for (var seed = 0; seed < 40; seed++)
+        for (var seed = 0; seed < 60; seed++)
         {
             var ground = ChannelGround.Of(Simulator.Run(Random(seed, boxes, band)))!;
             if (ground.Seats.Aggregate(1.0, (product, seat) => product * seat.Options.Length) > 60_000) continue;
@@ -130,6 +130,31 @@ public class ChannelPlanTests
             moved += ground.Seats.Where((seat, i) => seat.Options[choice[i]].Channel != seat.Found).Count();
         }
         Assert.InRange(moved, 10, 200);
+    }
+
+    /// <summary>More radios, each with some of its options: crowds in one part of the band, parts that lie apart, some that pick for themselves.</summary>
+    [Theory]
+    [InlineData(Band.Ghz24, 9)]
+    [InlineData(Band.Ghz5, 6)]
+    public void With_few_options_each_it_is_as_cheap_as_the_cheapest_of_all_combinations(Band band, int boxes)
+    {
+        var (tried, crowded) = (0, 0);
+        for (var seed = 500; seed < 540; seed++)
+        {
+            var random = new Random(seed);
+            var ground = ChannelGround.Of(Simulator.Run(Random(seed, boxes, band)))!;
+            // Of five neighbouring blocks two, so that they are in each other's way.
+            ImmutableArray<ChannelSeat> seats = [.. ground.Seats.Select(seat => seat with { Options = [.. seat.Options.Where(option => option.Channel.Number is null or < 65).OrderBy(_ => random.Next()).Take(band == Band.Ghz24 ? 4 : 6)] }).Where(seat => seat.Options.Length > 0)];
+            if (seats.Length < 3 || seats.Aggregate(1.0, (product, seat) => product * seat.Options.Length) > 50_000) continue;
+            tried++;
+            if (seats.Length > 4) crowded++;
+            var (choice, isExact) = ChannelSearch.Run(ground, seats, TestContext.Current.CancellationToken);
+            Assert.True(isExact, $"seed {seed}");
+            var found = CostOf(ground, seats, [.. seats.Select((seat, i) => seat.Options[choice[i]])]);
+            Assert.Equal(CheapestOfAll(ground, seats), found, 1e-6);
+        }
+        Assert.InRange(tried, 15, 40);
+        Assert.InRange(crowded, 10, 40);
     }
 
     [Fact]
@@ -161,9 +186,10 @@ public class ChannelPlanTests
         }
     }
 
-    /// <summary>Twelve radios in twelve boxes of the older band, all in reach of each other or not; and six boxes with two radios each.</summary>
+    /// <summary>Twelve radios in twelve boxes, all in reach of each other or not; and six boxes with two radios each.</summary>
     [Theory]
     [InlineData(12, Band.Ghz24)]
+    [InlineData(12, Band.Ghz5)]
     [InlineData(6, Band.Ghz5)]
     public void Twelve_radios_are_planned_exactly(int boxes, Band band)
     {
@@ -180,11 +206,11 @@ public class ChannelPlanTests
         Assert.InRange(slowest.TotalSeconds, 0, 3);
     }
 
-    /// <summary>A dozen of the newer band in each other’s reach is more than can be proved in two seconds: then it is said, and what is found is no worse than what was.</summary>
+    /// <summary>Of more than fourteen in each other’s reach the best is not looked for: that is said, and what is found is no worse than what was.</summary>
     [Fact]
     public void A_crowd_too_big_to_be_proved_is_planned_and_said_to_be_so()
     {
-        var house = Random(313, 12, Band.Ghz5);
+        var house = Random(313, 18, Band.Ghz5);
         var plan = Plan(house);
         Assert.False(plan.IsExact);
         Assert.True(plan.Radios.Sum(one => Math.Log(one.ShareAfter)) > plan.Radios.Sum(one => Math.Log(one.ShareBefore)));

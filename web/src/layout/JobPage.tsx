@@ -81,7 +81,8 @@ function OpenSheet({ name, onClose }: { name: SheetName; onClose: () => void }) 
 
 function Frame() {
   const asked = useMatch('/job/:id/:stage')?.params.stage
-  const stage = stages.find((one) => one.id === asked) ?? stages.find((one) => one.id === 'stairs')
+  // None where the address names one that there is not.
+  const stage = stages.find((one) => one.id === (asked ?? 'stairs'))
   const screen = useJob()
   const { job, side, house } = screen
   const tools = useTools()
@@ -98,7 +99,7 @@ function Frame() {
     ? sheets[open].title
     : screen.selected
       ? nameOf(house.document, screen.selected)
-      : stage?.name
+      : (stage?.name ?? 'No such stage')
   useEffect(() => {
     document.title = `${on} · ${job.name}${side === 'planned' ? ', planned' : ''} · Altrin`
   }, [on, job.name, side])
@@ -162,7 +163,7 @@ function Frame() {
         <RunningTimer isAtWork={stage?.id === 'work'} />
       </Box>
       <Announcer />
-      <Spine stage={stage?.id ?? 'stairs'} onKeys={show('keys')} onFind={show('find')} />
+      <Spine stage={stage?.id} onKeys={show('keys')} onFind={show('find')} />
       <DraftScope.Provider value={{ place: `${job.id}/${side}` }}>
         <Box
           as="main"

@@ -9,7 +9,7 @@ import { useJob } from './JobContext'
 import { type StageId, stages } from './stages'
 
 /** The stages in working order: down the left on a laptop, along the bottom on a phone. */
-export function Spine(props: { stage: StageId; onKeys: () => void; onFind: () => void }) {
+export function Spine(props: { stage?: StageId; onKeys: () => void; onFind: () => void }) {
   const { stage, onKeys, onFind } = props
   const screen = useJob()
   const [params] = useSearchParams()

@@ -11,6 +11,7 @@ import { type Change, sendHouseChange, sendTick, type TickChange } from '../api/
 import { ApiProblem } from '../api/client'
 import { job as jobQuery, workOrder } from '../api/queries'
 import type { JobView, TickView, WorkOrderView } from '../api/types'
+import { letGoOfOlder } from './olderAnswers'
 import { serverIsAway } from './server'
 import { isGuest } from './thisPage'
 import { askedNow } from './way'
@@ -104,6 +105,7 @@ export function makeQueries(): QueryClient {
       mutations: { networkMode: 'always' },
     },
   })
+  letGoOfOlder(queries.getQueryCache())
   queries.setMutationDefaults(changeKey, {
     mutationFn: (change: Change) => send(queries, change),
     // No answer is no refusal: it waits until there is one. Everything else is for the person to hear.

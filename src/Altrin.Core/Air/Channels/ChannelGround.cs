@@ -11,13 +11,17 @@ namespace Altrin.Core.Air.Channels;
 /// <param name="Options">How it may be set; where nobody sets it, as found alone.</param>
 internal sealed record ChannelSeat(Band Band, ImmutableArray<int> Members, RadioChannel Found, bool MayChange, ImmutableArray<ChannelOption> Options);
 
+/// <summary>A source on a channel, and how strong it is there, in dBm.</summary>
+internal readonly record struct TunedSource(int Source, RadioChannel Channel, double PowerDbm);
+
 /// <summary>The radios of a house with all that bears on their channels, as numbers: who hears whom, whom of the neighbours, and what a width is worth.</summary>
 internal sealed class ChannelGround
 {
     private readonly AirMap air;
     private readonly NetworkDocument house;
     private readonly ImmutableArray<HeardNeighbour> neighbours;
-    private readonly Dictionary<(int, int), double> losses = [];
+    /// <summary>Reckoned when asked for: a large building has hundreds of thousands of pairs, most of them too far apart to be looked at.</summary>
+    private readonly double?[,] losses;
     private readonly Dictionary<(int, RadioChannel), double> powers = [];
 
     private ChannelGround(NetworkState state, ImmutableArray<RadioRule> rules)
@@ -25,6 +29,7 @@ internal sealed class ChannelGround
         (air, house, Rules) = (state.AirMap, state.House, rules);
         neighbours = HeardNeighbour.Of(house);
         Sources = [.. air.Sources];
+        losses = new double?[Sources.Length, Sources.Length];
         Seats = ListSeats();
     }
 
@@ -75,6 +80,9 @@ internal sealed class ChannelGround
     public RadioChannel ChannelOf(ChannelSeat seat, int member, RadioChannel channel) => member == seat.Members[0] ? channel
         : channel with { WidthMHz = Math.Max(20, Math.Min(channel.WidthMHz, Hearing.Configured(house.Devices[Sources[member].Device], Sources[member].Radio).WidthMHz)) };
 
+    /// <summary>The members of a seat where it is set so, each as loud as it is there.</summary>
+    public TunedSource[] Tune(ChannelSeat seat, ChannelOption option) => [.. seat.Members.Select(member => ChannelOf(seat, member, option.Channel) is var channel ? new TunedSource(member, channel, PowerDbm(member, channel)) : default)];
+
     /// <summary>What neighbours take of a source's time there.</summary>
     public double NeighboursOn(int source, RadioChannel channel)
     {
@@ -86,7 +94,9 @@ internal sealed class ChannelGround
 
     /// <summary>What one of the house counts for another there: section 6.6 of the format.</summary>
     public double Counts(int a, RadioChannel channelA, int b, RadioChannel channelB) =>
-        channelA.Overlaps(channelB) && Hear(a, channelA, b) && Hear(b, channelB, a) ? AirMap.Weight(channelA, channelB) : 0;
+        channelA.Overlaps(channelB) ? Counts(new TunedSource(a, channelA, PowerDbm(a, channelA)), new TunedSource(b, channelB, PowerDbm(b, channelB))) : 0;
+
+    public double Counts(in TunedSource a, in TunedSource b) => a.Channel.Overlaps(b.Channel) && Hear(a, b.Source) && Hear(b, a.Source) ? AirMap.Weight(a.Channel, b.Channel) : 0;
 
     /// <summary>Whether two may share the air on any channel, by what each sends at most.</summary>
     public bool MayMeet(int a, int b) => Sources[a].Device == Sources[b].Device
@@ -95,20 +105,18 @@ internal sealed class ChannelGround
     private double Loudest(int source) => Sources[source].Radio.TxDbm ?? RadioPower.UsualDbm(Sources[source].Radio.Band);
 
     /// <summary>Whether the second is in the first one's reach. Two radios of one box always are.</summary>
-    private bool Hear(int from, RadioChannel channel, int at)
-    {
-        if (Sources[from].Device == Sources[at].Device) return true;
-        return PowerDbm(from, channel) - LossDb(from, at) >= LinkRate.SharingDbm;
-    }
+    private bool Hear(in TunedSource from, int at) => from.PowerDbm - LossDb(from.Source, at) >= LinkRate.SharingDbm;
 
     private double PowerDbm(int source, RadioChannel channel) =>
         powers.TryGetValue((source, channel), out var power) ? power : powers[(source, channel)] = RadioPower.Of(Sources[source].Radio, channel, Rules);
 
     private double LossDb(int from, int at)
     {
-        if (losses.TryGetValue((from, at), out var loss)) return loss;
-        var hearing = air.Hearing;
-        return losses[(from, at)] = hearing.Plan.LossDb(hearing.Plan.Between(hearing.PlaceOf(Sources[from].Device), hearing.PlaceOf(Sources[at].Device)), Sources[from].Radio.Band);
+        if (losses[from, at] is { } known) return known;
+        var (plan, a, b) = (air.Hearing.Plan, Sources[from], Sources[at]);
+        var loss = a.Device == b.Device ? double.NegativeInfinity : plan.LossDb(plan.Between(air.Hearing.PlaceOf(a.Device), air.Hearing.PlaceOf(b.Device)), a.Radio.Band);
+        losses[from, at] = loss;
+        return loss;
     }
 
     /// <summary>The rate of a device of the household near it, in Mb/s, with the air to itself.</summary>

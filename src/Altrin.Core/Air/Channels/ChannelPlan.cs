@@ -21,9 +21,6 @@ public sealed record PlannedChannel(string Device, string Radio, Band Band, int?
 /// <param name="IsExact">Nothing better exists among lawful channels of 20 to 80 MHz, 1, 6, 11 and 13 of the older band.</param>
 public sealed record ChannelPlan(ImmutableArray<PlannedChannel> Radios, ImmutableArray<InstallerAction> Actions, bool IsExact)
 {
-    /// <summary>Of so many that hear each other every combination is looked at, as far as time allows; of more, one after the other.</summary>
-    private const int MostSearched = 20;
-
     /// <returns>Null where the country is not set, so that nobody knows what is lawful, and where nothing is on the air.</returns>
     public static ChannelPlan? Of(NetworkState state, CancellationToken cancel = default)
     {
@@ -33,7 +30,7 @@ public sealed record ChannelPlan(ImmutableArray<PlannedChannel> Radios, Immutabl
         // Bands do not disturb one another.
         foreach (var part in ground.Seats.GroupBy(seat => seat.Band).SelectMany(band => ChannelParts.Of(ground, [.. band])))
         {
-            var (choice, exact) = part.Length > MostSearched ? (ChannelDescent.Run(ground, part, cancel), false) : ChannelSearch.Run(ground, part, cancel);
+            var (choice, exact) = ChannelSearch.Run(ground, part, cancel);
             isExact &= exact;
             foreach (var (seat, option) in part.Zip(choice)) chosen[seat.Members[0]] = seat.Options[option];
         }

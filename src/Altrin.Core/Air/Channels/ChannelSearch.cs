@@ -1,208 +1,235 @@
 using System.Collections.Immutable;
-using Altrin.Core.Radio;
+using System.Numerics;
 
 namespace Altrin.Core.Air.Channels;
 
-/// <summary>What a choice of channels costs: for each source the logarithm of what a device near it loses, and a tenth for every seat that is set otherwise or has
-/// to listen for radar. The least of the sum is the plan: nothing is changed that gains less than a tenth.</summary>
-internal static class ChannelCost
-{
-    /// <summary>A tenth.</summary>
-    public static readonly double OfChange = Math.Log(1.1), OfRadar = Math.Log(1.1);
-
-    /// <param name="load">What others and neighbours take of its time, each counted as in section 6.6.</param>
-    public static double OfSource(double load, double nearMbps) => Math.Log(1 + load) - Math.Log(nearMbps);
-
-    public static double OfSetting(ChannelSeat seat, ChannelOption option) => (option.Channel == seat.Found ? 0 : OfChange) + (option.IsRadar ? OfRadar : 0);
-}
-
-/// <summary>The channels of all seats of one band, by branch and bound: nothing cheaper exists unless the search was ended early.</summary>
+/// <summary>The channels of all seats of one band. What sits in one part of the band disturbs nobody in another: so each group of seats is priced in each part by itself, by branch and bound,
+/// and the groups are put together over all ways to share out the seats. Nothing cheaper exists unless the search was ended early.</summary>
+/// <remarks>The sharing out is dynamic programming over subsets (M. Held and R. M. Karp, 1962; value from memory).</remarks>
 internal sealed class ChannelSearch
 {
-    /// <summary>Two seconds at most. Enough for twelve radios of the older band, and for nine of the newer that all hear one another; where there are more, the best found is said to be that.</summary>
-    private const int MostNodes = 40_000;
+    /// <summary>So many can be shared out: two to that power groups, three to that power ways to put two together.</summary>
+    public const int MostSeats = 14;
 
+    /// <summary>About two seconds. Where they do not do, the best found is said to be that.</summary>
+    private const int MostNodes = 20_000_000;
+
+    private readonly ChannelGround ground;
     private readonly ImmutableArray<ChannelSeat> seats;
-    private readonly int[] order;
-    private readonly double[][] setting;
+    private readonly BandParts parts;
+    private readonly CancellationToken cancel;
+    private readonly int all;
 
-    // For each seat and option, a member each: what neighbours take, what the width is worth; and what each member of another seat takes there.
+    /// <summary>By seat and option: what the setting costs less what the width is worth; by member too: what neighbours take.</summary>
+    private readonly double[][] price;
     private readonly double[][][] alone;
-    private readonly double[][][] worth;
-    private readonly double[][][][][] between;
-    private readonly AlikeChannels alike;
-    private readonly CrowdBound crowd;
-    private readonly double[][][] load;
-    private readonly bool[,] twins;
-    private readonly int[] choice, best;
-    private double bestCost = double.PositiveInfinity;
-    private int nodes;
+    private readonly PartCosts[] costs;
 
-    private ChannelSearch(ChannelGround ground, ImmutableArray<ChannelSeat> seats)
+    private readonly TunedSource[][][] tuned;
+    private readonly PartCosts.Counter effort = new();
+
+    private int[] best;
+    private double bestCost;
+    private bool isExact = true;
+
+    private ChannelSearch(ChannelGround ground, ImmutableArray<ChannelSeat> seats, CancellationToken cancel)
     {
-        this.seats = seats;
-        var n = seats.Length;
-        setting = [.. seats.Select(seat => seat.Options.Select(option => ChannelCost.OfSetting(seat, option)).ToArray())];
-        alone = [.. seats.Select(seat => seat.Options.Select(option => seat.Members.Select(m => ground.NeighboursOn(m, ground.ChannelOf(seat, m, option.Channel))).ToArray()).ToArray())];
-        worth = [.. seats.Select(seat => seat.Options.Select(option => seat.Members.Select(m => ground.NearMbps(m, ground.ChannelOf(seat, m, option.Channel))).ToArray()).ToArray())];
-        load = [.. alone.Select(options => options.Select(members => (double[])members.Clone()).ToArray())];
-        alike = new(ground, seats, setting, alone, worth);
-        between = new double[n][][][][];
-        for (var a = 0; a < n; a++)
-        {
-            between[a] = new double[n][][][];
-            for (var b = 0; b < n; b++)
-                if (a != b) between[a][b] = Between(ground, seats[a], seats[b]);
-        }
-        twins = new bool[n, n];
-        for (var a = 0; a < n; a++)
-            for (var b = 0; b < n; b++) twins[a, b] = a != b && AreTwins(a, b);
-        // Who has most others to think of comes first.
-        order = [.. Enumerable.Range(0, n).OrderByDescending(a => Enumerable.Range(0, n).Count(b => a != b && Meet(a, b))).ThenBy(a => seats[a].Options.Length).ThenBy(a => a)];
-        var always = new bool[n, n];
-        for (var a = 0; a < n; a++)
-            for (var b = 0; b < n; b++) always[a, b] = a != b && AlwaysMeet(a, b);
-        crowd = new(seats, order, setting, worth, (a, b) => always[a, b]);
-        (choice, best) = (new int[n], new int[n]);
-        Array.Fill(choice, -1);
+        (this.ground, this.seats, this.cancel) = (ground, seats, cancel);
+        all = (1 << seats.Length) - 1;
+        parts = BandParts.Between(seats);
+        tuned = [.. seats.Select(seat => seat.Options.Select(option => ground.Tune(seat, option)).ToArray())];
+        price = [.. seats.Select((seat, i) => seat.Options.Select((option, p) => ChannelCost.OfSetting(seat, option) - tuned[i][p].Sum(one => Math.Log(ground.NearMbps(one.Source, one.Channel)))).ToArray())];
+        alone = [.. tuned.Select(options => options.Select(members => members.Select(one => ground.NeighboursOn(one.Source, one.Channel)).ToArray()).ToArray())];
+        costs = [.. Enumerable.Range(0, parts.Count).Select(part => new PartCosts(ground, tuned, parts, part, alone, price, effort))];
+        best = ChannelDescent.Run(ground, seats, cancel);
+        bestCost = ChannelCost.Of(ground, seats, best);
     }
 
     /// <returns>The option of each seat, and whether nothing cheaper exists.</returns>
     public static (int[] Choice, bool IsExact) Run(ChannelGround ground, ImmutableArray<ChannelSeat> seats, CancellationToken cancel)
     {
-        var search = new ChannelSearch(ground, seats);
-        search.Down(0, 0, cancel);
-        return (search.best, search.nodes <= MostNodes);
+        if (seats.Length > MostSeats) return (ChannelDescent.Run(ground, seats, cancel), false);
+        var search = new ChannelSearch(ground, seats, cancel);
+        search.Look();
+        return (search.best, search.isExact);
     }
 
-    /// <summary>What the members of the second take of the members of the first: by option of the first, option of the second, member, summed over the second's members.</summary>
-    private static double[][][] Between(ChannelGround ground, ChannelSeat a, ChannelSeat b) =>
-        [.. a.Options.Select(p => b.Options.Select(q => a.Members.Select(m => b.Members.Sum(o => ground.Counts(m, ground.ChannelOf(a, m, p.Channel), o, ground.ChannelOf(b, o, q.Channel)))).ToArray()).ToArray())];
+    private bool IsSpent => effort.Nodes > MostNodes;
 
-    private bool Meet(int a, int b) => between[a][b].Any(p => p.Any(q => q.Any(takes => takes > 0)));
-
-    /// <summary>Whether the two may change places: the same to everybody else, the same to be had. Only how each is set now may differ.</summary>
-    private bool AreTwins(int a, int b)
+    /// <summary>Who picks for himself is in everybody's way, whichever part that one sits in: each choice of those is looked at, the most hopeful first.</summary>
+    private void Look()
     {
-        if (seats[a].Members.Length != 1 || seats[b].Members.Length != 1 || seats[a].Options.Length != seats[b].Options.Length) return false;
-        for (var p = 0; p < seats[a].Options.Length; p++)
+        var autos = new AutoSeats(ground, seats, tuned, alone, price);
+        var first = autos.Must;
+        var shares = Share(autos, first);
+        if (shares.Length == 0) return;
+        var rest = autos.Choices().Where(choice => choice != first).Select(choice => (Choice: choice, AtBest: autos.Least(choice) + autos.Burden(choice) + shares[all & ~choice])).Where(one => one.AtBest < bestCost - 1e-9);
+        foreach (var (choice, atBest) in rest.OrderBy(one => one.AtBest).ThenBy(one => one.Choice).ToList())
         {
-            var (one, other) = (seats[a].Options[p], seats[b].Options[p]);
-            if (one.Channel.WidthMHz != other.Channel.WidthMHz || (one.Channel.Number is null) != (other.Channel.Number is null) || Math.Abs(one.Channel.CentreMHz - other.Channel.CentreMHz) > 0.1
-                || alone[a][p][0] != alone[b][p][0] || worth[a][p][0] != worth[b][p][0]) return false;
-            for (var c = 0; c < seats.Length; c++)
-                if (c != a && c != b && !between[c][a].Zip(between[c][b]).All(pair => pair.First[p].AsSpan().SequenceEqual(pair.Second[p]))) return false;
+            if (atBest >= bestCost - 1e-9) break;
+            Share(autos, choice);
         }
-        return true;
     }
 
-    /// <summary>Two that may change places: what is dearer than the same changed round, or as dear and later in the list, is found there.</summary>
-    private bool IsBetterSwapped(int depth, int seat, int option)
+    /// <summary>Shares out the seats that do not pick for themselves.</summary>
+    /// <returns>What each set of them costs at least; endless where it cannot belong to anything cheaper than the best there is. None where nothing is.</returns>
+    private double[] Share(AutoSeats autos, int auto)
     {
-        for (var i = 0; i < depth; i++)
+        cancel.ThrowIfCancellationRequested();
+        var load = autos.Load(auto);
+        var open = all & ~auto;
+        var limit = bestCost - autos.Least(auto) - 1e-9;
+        // The first time it is not settled yet who picks for himself.
+        var (single, byThemselves) = Alone(autos, open, load, mayPick: auto == autos.Must);
+        var rest = Sums(single);
+        if (rest[open] >= limit) return [];
+        var here = costs.Select(part => part.With(load)).ToArray();
+        // What is far cheaper than the best there is costs little to find, and little to rule out: it is looked for first.
+        foreach (var part in Widening)
         {
-            var twin = order[i];
-            if (!twins[twin, seat] || choice[twin] == option) continue;
-            var gain = setting[twin][choice[twin]] + setting[seat][option] - setting[twin][option] - setting[seat][choice[twin]];
-            if (gain > 1e-9 || (gain > -1e-9 && choice[twin] > option)) return true;
+            var (least, groups, taken) = Within(here, open, rest, byThemselves, rest[open] + part * (limit - rest[open]));
+            if (least[open] < limit) Take(autos, auto, Choice(auto, groups, taken), least[open]);
+            if (least[open] < limit || part == 1) return least;
         }
-        return false;
+        return [];
     }
 
-    /// <summary>Whether the two radios themselves hear each other wherever they lie on each other.</summary>
-    private bool AlwaysMeet(int a, int b)
+    /// <summary>Of the way from what each costs by himself to the best there is.</summary>
+    private static readonly ImmutableArray<double> Widening = [0.7, 0.85, 1];
+
+    private (double[] Least, Groups[] Groups, int[][] Taken) Within(PartCosts[] here, int open, double[] rest, double[] byThemselves, double limit)
     {
-        for (var p = 0; p < seats[a].Options.Length; p++)
-            for (var q = 0; q < seats[b].Options.Length; q++)
-                if (between[a][b][p][q][0] < 0.5 && seats[a].Options[p].Channel.Overlaps(seats[b].Options[q].Channel)) return false;
-        return true;
+        var crowds = new Crowds(parts.Count, seats.Length, byThemselves);
+        var groups = Price(here, open, rest, limit, crowds);
+        var least = new double[all + 1];
+        Array.Fill(least, double.PositiveInfinity);
+        least[0] = 0;
+        var taken = new int[parts.Count][];
+        for (var part = 0; part < parts.Count; part++) least = Join(least, groups[part], open, rest, crowds.After(part), limit, taken[part] = new int[all + 1]);
+        if (IsSpent) isExact = false;
+        return (least, groups, taken);
     }
 
-    private double CostOf(int seat, int option)
+    private void Take(AutoSeats autos, int auto, int[] choice, double least)
     {
-        var cost = setting[seat][option];
-        for (var m = 0; m < seats[seat].Members.Length; m++) cost += ChannelCost.OfSource(load[seat][option][m], worth[seat][option][m]);
-        return cost;
+        var cost = ChannelCost.Of(ground, seats, choice);
+        // How loud a channel may be bears on those who pick for themselves too: what was reckoned is the least of it.
+        if (cost > least + autos.Least(auto) + 1e-6 && cost > bestCost - 1e-9) isExact = false;
+        if (cost < bestCost - 1e-9) (best, bestCost) = (choice, cost);
     }
 
-    /// <summary>What is settled costs at least what it costs now, for others only come to it; what is open at least its cheapest option.</summary>
-    private void Down(int depth, double settled, CancellationToken cancel)
+    private int[] Choice(int auto, Groups[] groups, int[][] taken)
     {
-        if (++nodes > MostNodes && bestCost < double.PositiveInfinity) return;
-        if ((nodes & 1023) == 0) cancel.ThrowIfCancellationRequested();
-        if (depth == order.Length)
+        var choice = seats.Select((seat, i) => (auto & (1 << i)) != 0 ? AutoSeats.OptionOf(seat) : 0).ToArray();
+        for (int part = parts.Count - 1, left = all & ~auto; part >= 0; part--)
         {
-            if (settled < bestCost - 1e-9)
+            var group = taken[part][left];
+            if (group == 0) continue;
+            for (int seat = 0, i = 0; seat < seats.Length; seat++)
+                if ((group & (1 << seat)) != 0) choice[seat] = costs[part].OptionAt(seat, groups[part].Options[group]![i++]);
+            left &= ~group;
+        }
+        return choice;
+    }
+
+    /// <summary>What each costs by itself, where it is cheapest: nobody ever costs less. And how much dearer so many come that pick for themselves.</summary>
+    private (double[] Single, double[] ByThemselves) Alone(AutoSeats autos, int open, double[][][] load, bool mayPick)
+    {
+        var (single, dearer) = (new double[seats.Length], new List<double>());
+        for (var seat = 0; seat < seats.Length; seat++)
+        {
+            if ((open & (1 << seat)) == 0) continue;
+            var settled = double.PositiveInfinity;
+            for (var option = 0; option < seats[seat].Options.Length; option++)
+                if (seats[seat].Options[option].Channel.Number is not null) settled = Math.Min(settled, price[seat][option] + load[seat][option].Sum(one => Math.Log(1 + one)));
+            var picks = mayPick ? autos.LeastOf(seat) : double.PositiveInfinity;
+            single[seat] = Math.Min(settled, picks);
+            if (!double.IsPositiveInfinity(picks)) dearer.Add(picks - single[seat]);
+        }
+        dearer.Sort();
+        var byThemselves = new double[seats.Length + 1];
+        for (var n = 1; n <= seats.Length; n++) byThemselves[n] = n <= dearer.Count ? byThemselves[n - 1] + dearer[n - 1] : double.PositiveInfinity;
+        return (single, byThemselves);
+    }
+
+    /// <summary>What groups of seats cost in one part; endless where no better plan has them there.</summary>
+    private sealed record Groups(double[] Cost, int[]?[] Options, List<int> Possible);
+
+    /// <summary>Small groups first: what they cost tells which larger ones are out of the question.</summary>
+    private Groups[] Price(PartCosts[] here, int open, double[] rest, double limit, Crowds crowds)
+    {
+        var groups = here.Select(_ => new Groups(new double[all + 1], new int[]?[all + 1], [])).ToArray();
+        foreach (var one in groups)
+        {
+            Array.Fill(one.Cost, double.PositiveInfinity);
+            one.Cost[0] = 0;
+        }
+        // Most parts are as good as one before them for all who sit in neither now.
+        var alike = here.Select((part, i) => here[..i].Select(part.AlikeIn).ToArray()).ToArray();
+        var (count, least) = (BitOperations.PopCount((uint)open), new double[here.Length]);
+        for (var size = 1; size <= count; size++)
+        {
+            Array.Fill(least, double.PositiveInfinity);
+            for (var part = 0; part < here.Length; part++)
             {
-                bestCost = settled;
-                choice.CopyTo(best, 0);
+                var others = crowds.Without(part)[count - size];
+                var found = groups[part];
+                for (var group = (1 << size) - 1; group <= open; group = Next(group))
+                {
+                    if ((group & ~open) != 0 || !MayBe(here[part], found.Cost, group) || IsSpent) continue;
+                    var most = limit - rest[open & ~group] - others;
+                    var same = Array.FindIndex(alike[part], seats => (group & ~seats) == 0);
+                    (found.Cost[group], found.Options[group]) = same >= 0 && groups[same].Options[group] is { } known
+                        ? groups[same].Cost[group] < most ? (groups[same].Cost[group], known) : (double.PositiveInfinity, null)
+                        : here[part].Least(group, found.Cost, most);
+                    if (found.Options[group] is null) continue;
+                    found.Possible.Add(group);
+                    least[part] = Math.Min(least[part], found.Cost[group] - rest[group]);
+                }
             }
-            return;
+            crowds.Learn(size, least);
         }
-        var open = Open(depth + 1);
-        var seat = order[depth];
-        var options = Enumerable.Range(0, seats[seat].Options.Length).Select(option => (Option: option, Cost: CostOf(seat, option))).OrderBy(one => Math.Round(one.Cost, 9)).ThenBy(one => one.Option).ToList();
-        var tried = new HashSet<string>(StringComparer.Ordinal);
-        foreach (var (option, cost) in options)
+        return groups;
+    }
+
+    /// <summary>The next larger number with as many bits set.</summary>
+    private static int Next(int set)
+    {
+        var low = set & -set;
+        var up = set + low;
+        return up | (((set ^ up) / low) >> 2);
+    }
+
+    /// <summary>A group with one more in it costs no less: where a smaller one is out of the question a larger is.</summary>
+    private bool MayBe(PartCosts part, double[] known, int group)
+    {
+        for (var seat = 0; seat < seats.Length; seat++)
+            if ((group & (1 << seat)) != 0 && (!part.MaySit(seat) || double.IsPositiveInfinity(known[group & ~(1 << seat)]))) return false;
+        return true;
+    }
+
+    /// <param name="crowd">How much dearer those come that are left for the parts after this one, by their number.</param>
+    private static double[] Join(double[] least, Groups groups, int open, double[] rest, double[] crowd, double limit, int[] taken)
+    {
+        var next = (double[])least.Clone();
+        for (var before = 0; before < least.Length; before++)
         {
-            if (settled + cost + open >= bestCost - 1e-9) break;
-            // Channels that nobody is on yet, and that nothing tells apart, are one as good as the other.
-            if (!tried.Add(alike.LikeOf(seat, option, order.AsSpan(0, depth), choice))) continue;
-            if (IsBetterSwapped(depth, seat, option)) continue;
-            choice[seat] = option;
-            var more = cost;
-            // Those before it get it as one more on their air.
-            for (var i = 0; i < depth; i++) more += Join(order[i], choice[order[i]], seat, option);
-            for (var i = depth + 1; i < order.Length; i++) Take(order[i], seat, option, 1);
-            if (settled + more + Open(depth + 1) < bestCost - 1e-9) Down(depth + 1, settled + more, cancel);
-            for (var i = depth + 1; i < order.Length; i++) Take(order[i], seat, option, -1);
-            for (var i = 0; i < depth; i++) Leave(order[i], choice[order[i]], seat, option);
-            choice[seat] = -1;
+            if (double.IsPositiveInfinity(least[before])) continue;
+            foreach (var group in groups.Possible)
+            {
+                if ((group & before) != 0) continue;
+                var both = before | group;
+                if (least[before] + groups.Cost[group] is var cost && cost < next[both] - 1e-12 && cost + rest[open & ~both] + crowd[BitOperations.PopCount((uint)(open & ~both))] < limit) (next[both], taken[both]) = (cost, group);
+            }
         }
+        return next;
     }
 
-    /// <summary>What is still to come costs at least that.</summary>
-    private double Open(int depth)
+    /// <summary>By set.</summary>
+    private static double[] Sums(double[] single)
     {
-        var open = 0.0;
-        var together = crowd.CrowdOf(depth);
-        for (var i = depth; i < order.Length; i++)
-            if (!together.Contains(order[i])) open += Cheapest(order[i]);
-        return together.IsEmpty ? open : open + crowd.Least(depth, load, order.AsSpan(0, depth), choice);
-    }
-
-    private double Cheapest(int seat)
-    {
-        var least = double.PositiveInfinity;
-        for (var option = 0; option < seats[seat].Options.Length; option++) least = Math.Min(least, CostOf(seat, option));
-        return least;
-    }
-
-    private void Take(int seat, int by, int byOption, int sign)
-    {
-        for (var option = 0; option < load[seat].Length; option++)
-        {
-            var takes = between[seat][by][option][byOption];
-            for (var m = 0; m < takes.Length; m++) load[seat][option][m] += sign * takes[m];
-        }
-    }
-
-    private double Join(int seat, int option, int by, int byOption)
-    {
-        var more = 0.0;
-        var takes = between[seat][by][option][byOption];
-        for (var m = 0; m < takes.Length; m++)
-        {
-            if (takes[m] == 0) continue;
-            more += Math.Log(1 + load[seat][option][m] + takes[m]) - Math.Log(1 + load[seat][option][m]);
-            load[seat][option][m] += takes[m];
-        }
-        return more;
-    }
-
-    private void Leave(int seat, int option, int by, int byOption)
-    {
-        var takes = between[seat][by][option][byOption];
-        for (var m = 0; m < takes.Length; m++) load[seat][option][m] -= takes[m];
+        var sums = new double[1 << single.Length];
+        for (var set = 1; set < sums.Length; set++) sums[set] = sums[set & (set - 1)] + single[BitOperations.TrailingZeroCount(set)];
+        return sums;
     }
 }

@@ -1,0 +1,82 @@
+using System.Globalization;
+using OpenQA.Selenium.Chrome;
+
+namespace Altrin.Browser.Tests;
+
+/// <summary>Eight hours at the page in some minutes: renamed, undone, every stage looked at, sheets opened and closed. Nothing piles up in it.</summary>
+public sealed class LongUseTests : HandTest
+{
+    private static readonly string[] Stages = ["Visit", "Wants", "Addresses", "Air", "Options", "Work order", "Stairs"];
+
+    /// <summary>What runs by itself, counted from the first script of the page on.</summary>
+    private const string CountTimers = """
+        const live = new Set(), { setInterval: start, clearInterval: end } = window
+        window.setInterval = (...it) => { const id = start(...it); live.add(id); return id }
+        window.clearInterval = (id) => { live.delete(id); end(id) }
+        window.runningTimers = () => live.size
+        """;
+
+    [Theory]
+    [InlineData(14)]
+    // A change a minute for eight hours.
+    [InlineData(480, Traits = ["kind", "long"])]
+    public void A_long_day_leaves_the_page_as_it_was(int rounds)
+    {
+        Browser.Cdp("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = CountTimers });
+        OpenDemo();
+        // All that is fetched and kept once is there: every stage and sheet has been looked at.
+        for (var n = 0; n < 4; n++) Work(n);
+        var before = Look();
+        for (var n = 0; n < rounds; n++) Work(n + 4);
+        var after = Look();
+        var report = $"{rounds} rounds: {before} before, {after} after";
+        TestContext.Current.SendDiagnosticMessage(report);
+        // Some of it the browser frees when it likes: a leak of a round's worth is far above this.
+        Assert.True(after.Megabytes < before.Megabytes * 1.15 + 2, report);
+        Assert.True(after.Nodes < before.Nodes * 1.2 + 300, report);
+        Assert.True(after.Listeners < before.Listeners * 1.1 + 50, report);
+        Assert.True(after.Timers <= before.Timers, report);
+        Assert.Empty(Browser.Complaints());
+    }
+
+    private void Work(int round)
+    {
+        Browser.Press(() => Browser.Css("[data-box=studio]"));
+        Browser.Fill("Name", $"Studio box {round}");
+        Browser.Until(() => Browser.Css("[data-box=studio]").Text.Contains($"Studio box {round}", StringComparison.Ordinal), "the new name");
+        Browser.Keys(Escape);
+        if (round % 2 == 0) Browser.Chord(OpenQA.Selenium.Keys.Control, "z");
+        foreach (var stage in Stages)
+        {
+            Browser.Press(() => Browser.Link(stage));
+            Browser.Css("main h2");
+        }
+        Sheet(() => Browser.Press("Who reaches whom"));
+        Sheet(() => Browser.Press("log"));
+        Sheet(() => Browser.Keys("/"));
+    }
+
+    private void Sheet(Action open)
+    {
+        open();
+        Browser.Css("[role=dialog] h2");
+        Browser.Keys(Escape);
+        Browser.Until(() => Browser.Count("[role=dialog]") == 0, "the sheet to close");
+    }
+
+    private sealed record Weight(double Megabytes, double Nodes, double Listeners, long Timers)
+    {
+        public override string ToString() => string.Create(CultureInfo.InvariantCulture, $"{Megabytes:0.0} MB, {Nodes} nodes, {Listeners} listeners, {Timers} timers");
+    }
+
+    /// <summary>After what nobody holds any more is gone.</summary>
+    private Weight Look()
+    {
+        var driver = (ChromeDriver)Browser.Driver;
+        Browser.Cdp("Performance.enable", []);
+        for (var n = 0; n < 2; n++) Browser.Cdp("HeapProfiler.collectGarbage", []);
+        var metrics = ((IEnumerable<object>)((Dictionary<string, object>)driver.ExecuteCdpCommand("Performance.getMetrics", [])!)["metrics"])
+            .Cast<Dictionary<string, object>>().ToDictionary(one => (string)one["name"], one => Convert.ToDouble(one["value"], CultureInfo.InvariantCulture));
+        return new(metrics["JSHeapUsedSize"] / (1 << 20), metrics["Nodes"], metrics["JSEventListeners"], (long)Browser.Run("return window.runningTimers()")!);
+    }
+}
