@@ -42,7 +42,7 @@ internal static class ServerBench
                 _ = await client.GetStringAsync($"/api/jobs/{id}/work-order");
                 withOrder.Add(watch.Elapsed.TotalMilliseconds);
                 if (n % 20 == 0) _ = await client.GetStringAsync("/api/jobs");
-                if (n % 30 == 0) _ = await client.GetStringAsync($"/api/jobs/{id}/plans");
+                if (n % 30 == 0) _ = await client.GetStringAsync($"/api/jobs/{id}/options");
                 if (n % 40 == 0) _ = await client.GetStringAsync($"/api/jobs/{id}/found/reach");
             }
             var busy = Resident(server);
