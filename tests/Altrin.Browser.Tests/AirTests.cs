@@ -182,6 +182,9 @@ public sealed class AirTests : HandTest
         OpenHouse(JsonNode.Parse("""{"format":"altrin.network/1","name":"Bare","devices":[{"id":"gw","name":"Gateway","mode":"router","ports":[{"id":"lan1","role":"lan"}],"radios":[{"id":"2g","band":"2.4"}],"wifi":[{"radio":"2g","ssid":"home"}],"lan":{"address":"192.168.1.1/24"}}],"endpoints":[{"id":"t","name":"Tablet","connect":{"device":"gw","port":"lan1"}}]}""")!, "air");
         Browser.UntilText("No room is listed.");
         Browser.UntilText("In which country is the house?");
+        Browser.Fill("Country, two letters", "gb");
+        Browser.Until(() => !Browser.Has("In which country is the house?"), "the question to be answered");
+        Assert.Equal("GB", (string)Found()["document"]!["country"]!);
         Assert.Empty(Browser.Complaints());
     }
 

@@ -25,6 +25,46 @@ public sealed class SizeTests : HandTest
         return house;
     }
 
+    /// <summary>Routers one behind the other, each with two things: as many treads as boxes.</summary>
+    internal static JsonNode Steps(int boxes)
+    {
+        var house = Big(0, 0);
+        for (var n = 1; n <= boxes; n++)
+        {
+            house["devices"]!.AsArray().Add(JsonNode.Parse($$"""
+                { "id": "r{{n}}", "name": "Router {{n}}", "mode": "router", "supports": ["router"], "ports": [ { "id": "wan", "role": "wan" }, { "id": "lan1", "role": "lan" }, { "id": "lan2", "role": "lan" }, { "id": "lan3", "role": "lan" } ],
+                  "wan": { "method": "dhcp" }, "lan": { "method": "static", "address": "10.{{1 + n / 256}}.{{n % 256}}.1/24", "dhcpServer": { "enabled": true, "start": "10.{{1 + n / 256}}.{{n % 256}}.10", "end": "10.{{1 + n / 256}}.{{n % 256}}.99" } } }
+                """)!);
+            house["cables"]!.AsArray().Add(JsonNode.Parse($$"""{ "id": "c{{n}}", "a": { "device": "{{(n == 1 ? "gw" : $"r{n - 1}")}}", "port": "lan1" }, "b": { "device": "r{{n}}", "port": "wan" } }"""));
+            foreach (var socket in new[] { 2, 3 }) house["endpoints"]!.AsArray().Add(JsonNode.Parse($$"""{ "id": "t{{n}}-{{socket}}", "name": "Thing {{n}}, {{socket}}", "connect": { "device": "r{{n}}", "port": "lan{{socket}}" } }"""));
+        }
+        return house;
+    }
+
+    [Fact]
+    public void Of_three_hundred_steps_down_what_is_in_the_window_is_drawn_wherever_that_is()
+    {
+        OpenHouse(Steps(300));
+        Browser.Css("[data-box=gw]");
+        Assert.InRange(Browser.Count("[data-card]"), 2, 60);
+        var wires = (long)Browser.Run("return document.querySelectorAll('.picture > svg > path').length")!;
+        Assert.InRange(wires, 2, 120);
+        Browser.Run("document.querySelector('[data-box=gw]').focus()");
+        Browser.Keys(OpenQA.Selenium.Keys.End);
+        Browser.Until(() => Browser.Focus == "t300-3", "the last thing");
+        // Its cable too, and none of those at the top.
+        Browser.Until(() => (bool)Browser.Run("""
+            const card = document.querySelector('[data-thing="t300-3"]').getBoundingClientRect()
+            const cables = [...document.querySelectorAll('.picture > svg > path')].map((one) => one.getBoundingClientRect())
+            return cables.length < 120 && cables.some((one) => Math.abs(one.bottom - card.top) < 60) && cables.every((one) => one.bottom > -3 * innerHeight)
+            """)!, "the cables at the lower end");
+        // Of three hundred cautions as many as anybody reads, and the rest when asked for.
+        Assert.InRange(Browser.Count("aside#verdict article, aside#verdict [data-finding]"), 1, 45);
+        Browser.Press(() => Browser.ButtonStarting("Show the other"));
+        Browser.Until(() => Browser.Count("aside#verdict article, aside#verdict [data-finding]") > 200, "all of them");
+        Assert.Empty(Browser.Complaints());
+    }
+
     [Fact, Trait("kind", "long")]
     public void Three_hundred_boxes_and_six_hundred_things_can_be_worked_with()
     {

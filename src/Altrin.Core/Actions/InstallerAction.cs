@@ -34,6 +34,7 @@ namespace Altrin.Core.Actions;
 [JsonDerivedType(typeof(SetDmzHost), "set-dmz-host")]
 [JsonDerivedType(typeof(SetPassthroughTarget), "set-passthrough-target")]
 [JsonDerivedType(typeof(SetUplink), "set-uplink")]
+[JsonDerivedType(typeof(SetRadioPower), "set-radio-power")]
 [JsonDerivedType(typeof(SetPortVlan), "set-port-vlan")]
 [JsonDerivedType(typeof(ChangeAdminPassword), "change-admin-password")]
 [JsonDerivedType(typeof(SetFeature), "set-feature")]

@@ -25,6 +25,24 @@ public sealed record SetUplink(string Device, Uplink? Uplink = null) : BoxSettin
     protected override Device Change(NetworkDocument house, Device box) => box with { Uplink = Uplink };
 }
 
+/// <summary>How strong a radio sends.</summary>
+/// <param name="TxDbm">What it radiates (EIRP), in dBm; null: as it is sold.</param>
+public sealed record SetRadioPower(string Device, string Radio, double? TxDbm = null) : BoxSetting
+{
+    public override string Device { get; init; } = Device;
+
+    public override string Say(NetworkDocument house) => $"Set the power of {house.NameOf(Device)}{(BandOf(house) is { } band ? $" at {band} GHz" : "")} to {SayPower(TxDbm)}";
+
+    internal static string SayPower(double? power) => power is { } dbm ? FormattableString.Invariant($"{dbm:0.#} dBm") : "what it is sold with";
+
+    private string? BandOf(NetworkDocument house) => house.FindDevice(Device)?.Radios.FirstOrDefault(radio => radio.Id == Radio) is { } radio ? Words<Band>.Of(radio.Band) : null;
+
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) => !box.Radios.Any(radio => radio.Id == Radio) ? new("radio", $"{box.Name} has no radio “{Radio}”.")
+        : TxDbm is < Limits.LeastDbm or > Limits.MostDbm ? new("txDbm", $"{TxDbm} dBm is no power of a radio. Write {Limits.LeastDbm} to {Limits.MostDbm}.") : null;
+
+    protected override Device Change(NetworkDocument house, Device box) => box with { Radios = [.. box.Radios.Select(radio => radio.Id == Radio ? radio with { TxDbm = TxDbm } : radio)] };
+}
+
 /// <summary>Which VLAN a socket's untagged frames are in, and which it carries tagged (IEEE 802.1Q).</summary>
 /// <param name="Vlan">Null is VLAN 1, the box's own network.</param>
 public sealed record SetPortVlan(string Device, string Port, int? Vlan = null) : BoxSetting

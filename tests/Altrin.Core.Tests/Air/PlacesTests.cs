@@ -94,8 +94,12 @@ public class PlacesTests
         // What is shown is what comes of its deeds.
         foreach (var one in what.Where(one => one.Actions.Length > 0))
             Assert.Equal(AirMap.Of(one.Actions.Apply(house)).Rooms.Select(room => room.Expected.Printed), one.Rooms.Select(room => room.Mbps));
-        Assert.Contains(what, one => one.Id == "one more repeater");
+        // A house of such units gets one more of them, not a repeater of another make.
+        var more = what.Single(one => one.Id == "one more by radio");
+        Assert.StartsWith("One more satellite", more.Title, StringComparison.Ordinal);
+        Assert.True(more.After >= more.Before);
         Assert.Contains(what, one => one.Id == "one more cable");
+        Assert.StartsWith("One more repeater", WhatIfs.Of(Gateway(5, WallMaterial.Brick, wifi: [Home("5g", 36)]).State, TestContext.Current.CancellationToken).Single(one => one.Id == "one more by radio").Title, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -103,7 +107,7 @@ public class PlacesTests
     {
         var house = Gateway(5, WallMaterial.Brick, wifi: [Home("5g", 36)]).Box("spare", DeviceMode.Repeater, "192.168.0.254/24", false, with: d => d with { Supports = [DeviceMode.Repeater], Radios = [Two(), Five()] }).House;
         Assert.False(Simulator.Run(house).IsInUse("spare"));
-        var there = NewRepeater.OnTheTable(house, "spare")!;
+        var there = NewSender.OnTheTable(house, "spare")!;
         var standing = Places.Of(there, "spare", cancel: TestContext.Current.CancellationToken)!;
         Assert.Null(standing.Now);
         Assert.True(standing.Best!.WorstMbps > RoomRates.Of(house).Worst!.Mbps);

@@ -96,7 +96,6 @@ public class RuleTests
         "copper-between-buildings", // fibre, radio or protectors: work for a licensed person
         "slow-socket",              // another box has to be bought
         "cable-too-long",           // a switch half way, or fibre: a matter of the building
-        "power-over-limit",         // its real country, or its power, is set on a page that the document does not hold
         "room-without-wifi",        // a box or a cable is missing
         "old-standard",             // a newer box is
     ];

@@ -1,9 +1,15 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { Press } from '../parts/Press'
+import { useOnPaper } from '../parts/useOnPaper'
 import { FindingCard } from './FindingCard'
 import { HeldDeeds } from './HeldDeeds'
 import { useJob } from './JobContext'
 import { LastChange } from './LastChange'
 import { WantLine } from './WantLine'
+
+/** As many as anybody reads in a row; the worst come first. */
+const fewFindings = 40
 
 /** Every want with its verdict, then the findings: there in every stage. What the stage itself is about may come before all. */
 export function VerdictColumn({ first }: { first?: { theme: string; title: string } }) {
@@ -14,18 +20,30 @@ export function VerdictColumn({ first }: { first?: { theme: string; title: strin
   const own = house.findings.filter((finding) => finding.theme === first?.theme)
   const others = house.findings.filter((finding) => finding.theme !== first?.theme)
   const hasOwn = first !== undefined && !isEmpty
-  const cards = (findings: typeof own) => (
-    <Flex as="ul" direction="column" gap="12px" listStyleType="none">
-      {findings.map((finding) => (
-        <FindingCard
-          key={finding.key}
-          finding={finding}
-          isCured={isPlanning && !left.has(finding.key)}
-          isUntried={house.leftFixesOut}
-        />
-      ))}
-    </Flex>
-  )
+  const [isAll, showAll] = useState(false)
+  const onPaper = useOnPaper()
+  const cards = (findings: typeof own) => {
+    const shown = isAll || onPaper ? findings : findings.slice(0, fewFindings)
+    return (
+      <>
+        <Flex as="ul" direction="column" gap="12px" listStyleType="none">
+          {shown.map((finding) => (
+            <FindingCard
+              key={finding.key}
+              finding={finding}
+              isCured={isPlanning && !left.has(finding.key)}
+              isUntried={house.leftFixesOut}
+            />
+          ))}
+        </Flex>
+        {shown.length < findings.length && (
+          <Press mt="12px" onClick={() => showAll(true)}>
+            {`Show the other ${findings.length - shown.length}`}
+          </Press>
+        )}
+      </>
+    )
+  }
   return (
     <Box>
       <HeldDeeds held={job.plan.held} />

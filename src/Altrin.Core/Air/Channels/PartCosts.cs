@@ -15,6 +15,9 @@ internal sealed class PartCosts
     /// <summary>What one seat takes of another's time, by both options here and the member of the other.</summary>
     private readonly double[,][] takes;
 
+    /// <summary>Who may change places here: the same to everybody, the same to be had.</summary>
+    private readonly bool[,] twins;
+
     private readonly Counter effort;
 
     // Of the group that is being looked at.
@@ -36,6 +39,7 @@ internal sealed class PartCosts
         for (var a = 0; a < seats; a++)
             for (var b = 0; b < seats; b++)
                 if (a != b) takes[a, b] = Takes(ground, sources[a], sources[b]);
+        twins = Twins();
         (group, at, best) = (new int[seats], new int[seats], new int[seats]);
         now = [.. tuned.Select(options => new double[options[0].Length])];
     }
@@ -44,6 +48,7 @@ internal sealed class PartCosts
     {
         (seats, here, price, takes, group, at, best, now, effort) = (other.seats, other.here, other.price, other.takes, other.group, other.at, other.best, other.now, other.effort);
         this.load = [.. here.Select((options, seat) => options.Select(option => load[seat][option]).ToArray())];
+        twins = Twins();
     }
 
     /// <summary>The same with something else on the air.</summary>
@@ -85,6 +90,22 @@ internal sealed class PartCosts
         return isFound ? (least, best[..count]) : (double.PositiveInfinity, null);
     }
 
+    private bool[,] Twins()
+    {
+        var alike = new bool[seats, seats];
+        for (var a = 0; a < seats; a++)
+            for (var b = a + 1; b < seats; b++) alike[a, b] = MaySit(a) && price[a].AsSpan().SequenceEqual(price[b]) && load[a].Zip(load[b]).All(pair => pair.First.AsSpan().SequenceEqual(pair.Second)) && AreOneToAll(a, b);
+        return alike;
+    }
+
+    private bool AreOneToAll(int a, int b)
+    {
+        if (!takes[a, b].AsSpan().SequenceEqual(takes[b, a])) return false;
+        for (var other = 0; other < seats; other++)
+            if (other != a && other != b && !(takes[a, other].AsSpan().SequenceEqual(takes[b, other]) && takes[other, a].AsSpan().SequenceEqual(takes[other, b]))) return false;
+        return true;
+    }
+
     private bool Down(int depth, int count, int left, double settled, ReadOnlySpan<double> known)
     {
         if (depth == count)
@@ -96,8 +117,9 @@ internal sealed class PartCosts
         var isFound = false;
         var seat = group[depth];
         left &= ~(1 << seat);
-        // The widest first: they are last in the list.
-        for (var option = here[seat].Length - 1; option >= 0; option--)
+        // The widest first: they are last in the list. Of two that may change places the first takes the wider.
+        var first = depth > 0 && twins[group[depth - 1], seat] ? at[depth - 1] : here[seat].Length - 1;
+        for (var option = first; option >= 0; option--)
         {
             effort.Nodes++;
             var cost = settled + Add(depth, seat, option);

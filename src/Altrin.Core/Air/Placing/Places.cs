@@ -55,7 +55,7 @@ public static class Places
     public static Standing? Of(NetworkState state, string device, CancellationToken cancel = default)
     {
         if (state.IsInUse(device)) return Of(state.House, device, everyMetre: true, cancel);
-        if (NewRepeater.OnTheTable(state.House, device) is not { } there || Of(there, device, everyMetre: true, cancel) is not { } standing) return null;
+        if (NewSender.OnTheTable(state.House, device) is not { } there || Of(there, device, everyMetre: true, cancel) is not { } standing) return null;
         Spot? Bare(Spot? spot) => spot is null ? null : spot with { Actions = [] };
         return standing with
         {

@@ -120,26 +120,22 @@ public static class WhatIfs
                 + (atLine ? "The line comes in where it stands: the line, or a cable from there, has to come along." : "Its cable has to come along."), now.Worst?.Room, []);
     }
 
-    /// <summary>One more repeater at its best place, and a cable with an access point to the weakest room: which does more.</summary>
+    /// <summary>One more box at its best place by radio, and a cable with an access point to the weakest room: which does more.</summary>
     private static IEnumerable<WhatIf> OneMore(NetworkState state, RoomRates now, CancellationToken cancel)
     {
         var house = state.House;
-        if (now.Worst is not { } weak || NewRepeater.In(house) is not { } more) yield break;
+        if (now.Worst is not { } weak) yield break;
         var name = Rooms.Say(house, weak.Room);
-        if (Places.Of(more, NewRepeater.Id, everyMetre: false, cancel) is { Best: { } best })
+        if (NewSender.ByRadio(house) is { } more && Places.Of(more, NewSender.Id, everyMetre: false, cancel) is { Best: { } best })
         {
-            var joined = more.FindDevice(NewRepeater.Id)!;
+            var (joined, kind, what) = (more.FindDevice(NewSender.Id)!, NewSender.RadioKind(house).Name, more.FindDevice(NewSender.Id)!.Mode == DeviceMode.MeshSatellite ? "satellite" : "repeater");
             var uplink = joined.Uplink! with { Radio = best.Radio ?? joined.Uplink!.Radio };
-            yield return Compare(state, now, Places.Moved(more, NewRepeater.Id, Rooms.Find(house, best.Room)!, best.At, uplink), "one more repeater", $"One more repeater, in {Rooms.Say(house, best.Room)}",
-                (before, after) => $"{Mbps(after)} Mb/s instead of {Mbps(before)} in {name}, the room with the least: a dual-band repeater of the kit shelf at its best place{(best.Joins is { } parent ? $", joined to {house.NameOf(parent)}" : "")}.", weak.Room, []);
+            yield return Compare(state, now, Places.Moved(more, NewSender.Id, Rooms.Find(house, best.Room)!, best.At, uplink), "one more by radio", $"One more {what}, in {Rooms.Say(house, best.Room)}",
+                (before, after) => $"{Mbps(after)} Mb/s instead of {Mbps(before)} in {name}, the room with the least: “{kind}” of the kit shelf at its best place{(best.Joins is { } parent ? $", joined to {house.NameOf(parent)}" : "")}.", weak.Room, []);
         }
-        if (state.AirMap.Sources.Select(source => house.Devices[source.Device]).FirstOrDefault(box => state.UplinkBox(box.Id) is null && house.FreePort(box, PortRole.Lan) is not null) is { } main)
-        {
-            var point = more.FindDevice(NewRepeater.Id)!;
-            var cabled = more.WithDevice(point.Id, box => box with { Uplink = null, Room = weak.Room, Mode = DeviceMode.AccessPoint });
-            cabled = cabled with { Cables = cabled.Cables.Add(new() { Id = NewRepeater.Id, A = new(main.Id, house.FreePort(main, PortRole.Lan)!.Id), B = new(point.Id, point.Ports[0].Id), Category = "cat6" }) };
+        if (state.AirMap.Sources.Select(source => house.Devices[source.Device]).FirstOrDefault(box => state.UplinkBox(box.Id) is null && house.FreePort(box, PortRole.Lan) is not null) is { } main
+            && NewSender.ByCable(house, weak.Room, main) is { } cabled)
             yield return Compare(state, now, cabled, "one more cable", $"A cable to {name}, and an access point there",
                 (before, after) => $"{Mbps(after)} Mb/s instead of {Mbps(before)} in {name}.", weak.Room, [], Drill);
-        }
     }
 }

@@ -1,3 +1,4 @@
+using Altrin.Core.Actions;
 using Altrin.Core.Radio;
 
 namespace Altrin.Core.Rules.Spectrum;
@@ -18,8 +19,9 @@ public sealed class PowerOverLimit : IRule
             var limits = Channels.Covered(source.Channel).Select(centre => Regulations.MostDbm(rules, centre)).OfType<double>().ToList();
             if (limits.Count == 0 || power <= limits.Min() + 0.5) continue;
             var box = ChannelFixes.BoxOf(facts, source);
+            var (most, radio) = (Math.Floor(limits.Min()), source.Radio.Id);
             yield return new(Id, Severity.Fault, "More power than is lawful", [box.Id], () => $"{box.Name} is noted to radiate {power:0.#} dBm (EIRP) at {ChannelFixes.BandWords(source.Radio.Band)}; {facts.House.Country} allows {limits.Min():0.#} dBm on its channel. Set its real country, or lower its power, on its settings page. "
-                + "Nothing is gained by more: what it sends louder it does not hear better.", () => [], source.Radio.Id);
+                + "Nothing is gained by more: what it sends louder it does not hear better.", () => [new($"Lower it to {most:0} dBm", new SetRadioPower(box.Id, radio, most))], radio);
         }
     }
 }

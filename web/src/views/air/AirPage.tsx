@@ -13,7 +13,7 @@ import { Channels } from './Channels'
 import { DrawPanel } from './DrawPanel'
 import { Floor } from './Floor'
 import { type Look, LookContext } from './look'
-import { Materials, wallWords } from './Materials'
+import { Country, Materials, wallWords } from './Materials'
 import { Measured } from './Measured'
 import { NameRoom } from './NameRoom'
 import { Names } from './Names'
@@ -52,12 +52,15 @@ export function AirPage() {
         )}
         {data && (
           <>
-            {!data.isLawKnown && data.strips.length > 0 && (
-              <Text textStyle="small" color="ochre" fontWeight="650" mb="8px">
-                {data.country
-                  ? `Nobody here knows the rules of “${data.country}”: write the country in two letters, such as GB.`
-                  : 'In which country is the house? It decides which channels and powers are lawful; until then channels stay as found.'}
-              </Text>
+            {!data.isLawKnown && (
+              <Flex gap="4px 16px" wrap="wrap" align="end" mb="12px">
+                <Country />
+                <Text textStyle="small" color="ochre" fontWeight="650" flex="1 1 300px">
+                  {data.country
+                    ? `Nobody here knows the rules of “${data.country}”: write the country in two letters, such as GB.`
+                    : 'In which country is the house? It decides which channels and powers are lawful; until then channels stay as found.'}
+                </Text>
+              </Flex>
             )}
             <Plan view={data} chosen={chosen} choose={choose} />
             <WhereToStand view={data} chosen={chosen} choose={choose} />

@@ -19,6 +19,22 @@ const floorWords = [
   { value: 'concrete', label: 'concrete floors' },
 ] as const
 
+/** In which country the house stands: asked for where nothing can be said without it. */
+export function Country() {
+  const { house } = useJob()
+  const describe = useDescribe()
+  return (
+    <DraftField
+      label="Country, two letters"
+      width="140px"
+      mono
+      value={house.document.country ?? ''}
+      placeholder="GB"
+      commit={(country) => describe({ country: country.trim().toUpperCase() || undefined }, 'country')}
+    />
+  )
+}
+
 /** What the house is made of, and in which country it stands. */
 export function Materials({ view }: { view: AirView }) {
   const { house } = useJob()
@@ -30,14 +46,7 @@ export function Materials({ view }: { view: AirView }) {
   }
   return (
     <Flex gap="8px 12px" wrap="wrap" align="end" mb="8px">
-      <DraftField
-        label="Country, two letters"
-        width="140px"
-        mono
-        value={house.document.country ?? ''}
-        placeholder="GB"
-        commit={(country) => describe({ country: country.trim().toUpperCase() || undefined }, 'country')}
-      />
+      {view.isLawKnown && <Country />}
       <DraftChoice
         label="Walls"
         width="190px"

@@ -1,4 +1,4 @@
-import { memo } from 'react'
+import { memo, useMemo } from 'react'
 import type { Placement, Point, Wire } from './layout/placement'
 
 const c = (name: string) => `var(--chakra-colors-${name})`
@@ -60,6 +60,13 @@ function arcsAlong(points: Point[]): string {
   return d
 }
 
+/** From where to where something reaches, from above. */
+const reach = (points: Point[]) => {
+  const ys = points.map(([, y]) => y)
+  const y = Math.min(...ys)
+  return { y, h: Math.max(...ys) - y }
+}
+
 const isOn = (wire: Wire, selected: string | null) => selected !== null && wire.ends.includes(selected)
 
 /** Everything that is drawn and not pressed: grounds, edges, steps, cables, radio. */
@@ -69,8 +76,13 @@ export const Picture = memo(function Picture(props: {
   changed: Set<string>
   revision: number
   lit: Set<string>
+  /** Whether anything between these heights is in the window: of a big house the rest is left out. */
+  isSeen: (id: null, at: { y: number; h: number }) => boolean
 }) {
-  const { placed, selected, changed, revision, lit } = props
+  const { placed, selected, changed, revision, lit, isSeen } = props
+  const wires = useMemo(() => placed.wires.map((wire) => ({ wire, at: reach(wire.points) })), [placed])
+  const links = useMemo(() => placed.links.map((link) => ({ link, at: reach(link.points) })), [placed])
+  const treads = placed.treads.filter((tread) => isSeen(null, tread))
   const isLit = (wire: Wire) => lit.has(wire.id) || (lit.size === 0 && isOn(wire, selected))
   return (
     <svg
@@ -109,7 +121,7 @@ export const Picture = memo(function Picture(props: {
         stroke={c('ink')}
         strokeWidth="2.5"
       />
-      {placed.treads.map((tread) => (
+      {treads.map((tread) => (
         <g key={tread.tread.segment}>
           <rect
             x={tread.x}
@@ -149,7 +161,8 @@ export const Picture = memo(function Picture(props: {
           (box) =>
             box.bar &&
             box.step?.upper != null &&
-            box.step.translates && (
+            box.step.translates &&
+            isSeen(null, { y: box.bar.y1, h: box.bar.y2 - box.bar.y1 }) && (
               <rect
                 key={box.device.id}
                 x={box.bar.x - 4}
@@ -160,42 +173,48 @@ export const Picture = memo(function Picture(props: {
               />
             ),
         )}
-      {placed.wires.map((wire) => (
-        <path
-          key={wire.id}
-          d={wire.kind === 'powerline' ? zigzag(wire.points) : path(wire.points)}
-          fill="none"
-          stroke={c(isLit(wire) ? 'spruce' : 'ink')}
-          strokeWidth={isLit(wire) ? 3.5 : 2}
-          strokeLinejoin="round"
-          strokeDasharray={wire.kind === 'coax' ? '10 3' : undefined}
-        />
-      ))}
-      {placed.radios.map((radio) => (
-        <path
-          key={radio.id}
-          d={arcs(radio.x, radio.y1, radio.y2)}
-          stroke={c('spruce')}
-          fill="none"
-          strokeWidth={lit.has(radio.id) ? 3.4 : 1.8}
-          strokeLinecap="round"
-        />
-      ))}
-      {placed.links.map((link) => (
-        <path
-          key={link.id}
-          data-uplink={link.to}
-          d={arcsAlong(link.points)}
-          stroke={c('spruce')}
-          fill="none"
-          strokeWidth={
-            lit.has(link.id) || (lit.size === 0 && (link.from === selected || link.to === selected))
-              ? 3.4
-              : 1.8
-          }
-          strokeLinecap="round"
-        />
-      ))}
+      {wires
+        .filter(({ at }) => isSeen(null, at))
+        .map(({ wire }) => (
+          <path
+            key={wire.id}
+            d={wire.kind === 'powerline' ? zigzag(wire.points) : path(wire.points)}
+            fill="none"
+            stroke={c(isLit(wire) ? 'spruce' : 'ink')}
+            strokeWidth={isLit(wire) ? 3.5 : 2}
+            strokeLinejoin="round"
+            strokeDasharray={wire.kind === 'coax' ? '10 3' : undefined}
+          />
+        ))}
+      {placed.radios
+        .filter((radio) => isSeen(null, { y: radio.y1, h: radio.y2 - radio.y1 }))
+        .map((radio) => (
+          <path
+            key={radio.id}
+            d={arcs(radio.x, radio.y1, radio.y2)}
+            stroke={c('spruce')}
+            fill="none"
+            strokeWidth={lit.has(radio.id) ? 3.4 : 1.8}
+            strokeLinecap="round"
+          />
+        ))}
+      {links
+        .filter(({ at }) => isSeen(null, at))
+        .map(({ link }) => (
+          <path
+            key={link.id}
+            data-uplink={link.to}
+            d={arcsAlong(link.points)}
+            stroke={c('spruce')}
+            fill="none"
+            strokeWidth={
+              lit.has(link.id) || (lit.size === 0 && (link.from === selected || link.to === selected))
+                ? 3.4
+                : 1.8
+            }
+            strokeLinecap="round"
+          />
+        ))}
     </svg>
   )
 })

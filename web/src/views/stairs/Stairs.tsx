@@ -178,6 +178,7 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
                 changed={changed}
                 revision={house.revision}
                 lit={lit}
+                isSeen={isSeen}
               />
               <Flex
                 position="absolute"
@@ -267,25 +268,27 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
                   </li>
                 ))}
               </Box>
-              {placed.radios.map((radio) => (
-                <Text
-                  key={radio.id}
-                  position="absolute"
-                  maxW={`${placed.width - radio.label.x - 4}px`}
-                  truncate
-                  left={`${radio.label.x}px`}
-                  top={`${radio.label.y}px`}
-                  fontSize="13px"
-                  color="quiet"
-                  pointerEvents="none"
-                >
-                  {radio.label.box && 'on Wi-Fi '}
-                  <AddressText fontSize="13.5px" color="ink">
-                    {radio.label.ssid}
-                  </AddressText>
-                  {radio.label.box && ` of ${nameOf(house.document, radio.label.box)}`}
-                </Text>
-              ))}
+              {placed.radios
+                .filter((radio) => isSeen(null, { y: radio.label.y, h: 20 }))
+                .map((radio) => (
+                  <Text
+                    key={radio.id}
+                    position="absolute"
+                    maxW={`${placed.width - radio.label.x - 4}px`}
+                    truncate
+                    left={`${radio.label.x}px`}
+                    top={`${radio.label.y}px`}
+                    fontSize="13px"
+                    color="quiet"
+                    pointerEvents="none"
+                  >
+                    {radio.label.box && 'on Wi-Fi '}
+                    <AddressText fontSize="13.5px" color="ink">
+                      {radio.label.ssid}
+                    </AddressText>
+                    {radio.label.box && ` of ${nameOf(house.document, radio.label.box)}`}
+                  </Text>
+                ))}
               {placed.loose && (
                 <Box position="absolute" left="0" right="0" top={`${placed.loose.y}px`}>
                   <Text fontWeight="700" fontSize="14px" color="ochre">

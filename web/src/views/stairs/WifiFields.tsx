@@ -11,7 +11,7 @@ import { useSettings } from './useSettings'
 
 /** The networks a box makes. The document holds only the name that a password is kept under; the password itself is sealed beside it. */
 export function WifiFields({ device }: { device: Device }) {
-  const { orSay } = useSettings()
+  const { attempt, orSay } = useSettings()
   const networks = device.wifi ?? []
   const radios = device.radios ?? []
   return (
@@ -22,6 +22,31 @@ export function WifiFields({ device }: { device: Device }) {
           <Network device={device} network={network} place={place} />
         </DraftPart>
       ))}
+      {networks.length > 0 && (
+        <Flex gap="8px" wrap="wrap" mt="8px">
+          {radios.map((radio) => (
+            <DraftField
+              key={radio.id}
+              label={`Power at ${radio.band} GHz, dBm`}
+              name={`power ${radio.id}`}
+              width="150px"
+              mono
+              kind="number"
+              value={radio.txDbm == null ? '' : String(radio.txDbm)}
+              placeholder="as sold"
+              commit={(text) => {
+                const power = text.trim() === '' ? undefined : Number(text.replace(',', '.'))
+                return Number.isNaN(power)
+                  ? Promise.resolve(`“${text}” is no power. Write a number of dBm, such as 20.`)
+                  : attempt(
+                      [{ do: 'set-radio-power', device: device.id, radio: radio.id, txDbm: power }],
+                      'txDbm',
+                    )
+              }}
+            />
+          ))}
+        </Flex>
+      )}
       {[...new Set(networks.flatMap((network) => (network.key ? [network.key] : [])))].map((key) => (
         <Secret key={key} name={key} label={`Password “${key}”`} />
       ))}

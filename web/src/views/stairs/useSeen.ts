@@ -1,5 +1,6 @@
 import { type RefObject, useCallback, useEffect, useState } from 'react'
 import { flushSync } from 'react-dom'
+import { useOnPaper } from '../../parts/useOnPaper'
 
 /** So many cards are drawn at once without being waited for. */
 const fewCards = 150
@@ -15,7 +16,7 @@ type Seen = { from: number; to: number; focused: string | null }
  */
 export function useSeen(picture: RefObject<HTMLElement | null>, cards: number) {
   const isBig = cards > fewCards
-  const [onPaper, setOnPaper] = useState(false)
+  const onPaper = useOnPaper()
   const [asked, setAsked] = useState<string | null>(null)
   const [seen, setSeen] = useState<Seen>({ from: 0, to: 2 * window.innerHeight, focused: null })
 
@@ -40,20 +41,14 @@ export function useSeen(picture: RefObject<HTMLElement | null>, cards: number) {
     const soon = () => {
       frame ||= requestAnimationFrame(look)
     }
-    const print = () => flushSync(() => setOnPaper(true))
-    const after = () => setOnPaper(false)
     // Whichever part of the page it is that scrolls.
     window.addEventListener('scroll', soon, true)
     window.addEventListener('resize', soon)
-    window.addEventListener('beforeprint', print)
-    window.addEventListener('afterprint', after)
     look()
     return () => {
       cancelAnimationFrame(frame)
       window.removeEventListener('scroll', soon, true)
       window.removeEventListener('resize', soon)
-      window.removeEventListener('beforeprint', print)
-      window.removeEventListener('afterprint', after)
     }
   }, [isBig, picture])
 

@@ -4,18 +4,31 @@ using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Air.Placing;
 
-/// <summary>A repeater that nobody has bought yet, and a box on the table as if it were one: to see what it would bring. How it is set the plans work out.</summary>
-public static class NewRepeater
+/// <summary>A box that nobody has bought yet, and one on the table as if it were in use: to see what it would bring. How it is set the plans work out.</summary>
+public static class NewSender
 {
-    public const string Id = "another-repeater", Kit = "repeater-plug-in-dual";
+    public const string Id = "another-sender";
 
-    /// <summary>The house with one more repeater in it, that joins the household's network.</summary>
+    private const string Repeater = "repeater-plug-in-dual", Satellite = "mesh-satellite", MeshMain = "mesh-main", Point = "access-point-asks";
+
+    /// <summary>The kind of the kit shelf that would join by radio here: one more satellite where the house has such units, else a dual-band repeater.</summary>
+    public static KitKind RadioKind(NetworkDocument house) =>
+        KitShelf.Find(house.Devices.Any(box => box.Mode == DeviceMode.MeshSatellite || box.Kit == MeshMain) ? Satellite : Repeater)!;
+
+    /// <summary>The house with one more of them in it, that joins the household's network.</summary>
     /// <returns>Null where there is no network to be joined.</returns>
-    public static NetworkDocument? In(NetworkDocument house)
+    public static NetworkDocument? ByRadio(NetworkDocument house) => With(house, RadioKind(house)) is { } with && ModeOf(with.FindDevice(Id)!) is { } mode ? Joining(with, Id, mode) : null;
+
+    /// <summary>The house with an access point more in a room, on a cable to a box; null where that one has no socket free, or where there is no network.</summary>
+    public static NetworkDocument? ByCable(NetworkDocument house, string room, Device at)
     {
-        if (house.FindDevice(Id) is not null || house.FindEndpoint(Id) is not null) return null;
-        return Joining(house with { Devices = house.Devices.Add(KitShelf.Find(Kit)!.Make(Id, "another repeater")) }, Id, DeviceMode.Repeater);
+        if (house.FreePort(at, PortRole.Lan) is not { } socket || With(house, KitShelf.Find(Point)!) is not { } with || Joining(with, Id, DeviceMode.AccessPoint) is not { } sends) return null;
+        var cable = new Cable { Id = Id, A = new(at.Id, socket.Id), B = new(Id, sends.FindDevice(Id)!.Ports[0].Id), Category = "cat6" };
+        return sends.WithDevice(Id, box => box with { Uplink = null, Room = room }) is var placed ? placed with { Cables = placed.Cables.Add(cable) } : null;
     }
+
+    private static NetworkDocument? With(NetworkDocument house, KitKind kind) =>
+        house.FindDevice(Id) is not null || house.FindEndpoint(Id) is not null || house.Cables.Any(cable => cable.Id == Id) ? null : house with { Devices = house.Devices.Add(kind.Make(Id, $"another {kind.Name}")) };
 
     /// <summary>The house with a box of it joined to the household's network, on its newest band that the network is made on.</summary>
     public static NetworkDocument? Joining(NetworkDocument house, string device, DeviceMode mode)
