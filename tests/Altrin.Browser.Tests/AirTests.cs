@@ -43,6 +43,8 @@ public sealed class AirTests : HandTest
         Browser.Press(() => Browser.Css("[data-finding=joined-too-weak] .press"));
         Browser.Until(() => !Warnings().Contains("joined-too-weak"), "the repeater to stand nearer");
         Browser.Until(() => RateOf(Browser, "dairy") > before, "the dairy to get more");
+        // The number as found stands beside it.
+        Browser.Until(() => (bool)Browser.Run("return document.querySelector('[data-room=dairy] [data-was]')?.textContent.trim() === `was ${arguments[0]}`", Math.Floor(before))!, "what it was as found");
         Assert.Equal("east-wing", (string)Planned()["document"]!["devices"]!.AsArray().Single(box => (string)box!["id"]! == "dairy")!["room"]!);
         Assert.Empty(Browser.Complaints());
     }
@@ -186,6 +188,26 @@ public sealed class AirTests : HandTest
         Browser.Until(() => !Browser.Has("In which country is the house?"), "the question to be answered");
         Assert.Equal("GB", (string)Found()["document"]!["country"]!);
         Assert.Empty(Browser.Complaints());
+    }
+
+    /// <summary>Typed at the box, found to be too much, and brought back by the press of its fix, which the order then has as a step.</summary>
+    [Fact]
+    public void Power_is_set_at_the_box_and_too_much_of_it_is_lowered_by_a_press()
+    {
+        OpenHouse(JsonNode.Parse(File.ReadAllText(Path.Combine(Server.Root, "docs", "examples", "power-over-limit.json")))!, "stairs");
+        Browser.Press(() => Browser.Css("[data-box=gw]"));
+        Browser.Press(() => Browser.Radio("Wi-Fi"));
+        Browser.Until(() => Value("Power at 5 GHz, dBm") == "30", "what was noted");
+        Browser.Fill("Power at 5 GHz, dBm", "1000");
+        Browser.UntilText("is no power of a radio");
+        Browser.Fill("Power at 5 GHz, dBm", "29");
+        Browser.UntilText("is noted to radiate 29 dBm");
+        Browser.Press("Lower it to 23 dBm");
+        Browser.Until(() => Planned()["findings"]!.AsArray().All(one => (string)one!["rule"]! != "power-over-limit"), "the power to be lawful");
+        Browser.Press(() => Browser.Link("Work order"));
+        Browser.UntilText("Wi-Fi");
+        Assert.Contains(Ask($"/api/jobs/{Job}/work-order")!["order"]!["steps"]!.AsArray(), step => step!["actions"]!.AsArray().Any(action => (string)action!["do"]! == "set-radio-power"));
+        Assert.All(Browser.Complaints(), one => Assert.Contains("deeds", one, StringComparison.Ordinal));
     }
 
     /// <summary>Made in one press, planned, kept apart, and what it costs is said.</summary>

@@ -30,6 +30,9 @@ public static class Naming
         return all.Count < 2 ? string.Concat(all) : $"{string.Join(", ", all.SkipLast(1))} and {all[^1]}";
     }
 
+    /// <summary>“1st”, “2nd”, “11th”, “21st”.</summary>
+    public static string Ordinal(int n) => $"{n}{(n % 100 is 11 or 12 or 13 ? "th" : (n % 10) switch { 1 => "st", 2 => "nd", 3 => "rd", _ => "th" })}";
+
     /// <summary>“1 setting”, “2 settings”, “2 things to touch”: the first word is counted.</summary>
     public static string Count(int n, string what)
     {

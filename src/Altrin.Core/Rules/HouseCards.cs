@@ -74,7 +74,7 @@ public static class HouseCards
     {
         if (step is null) return "";
         if (step.Upper is null) return "leads nowhere: its WAN side is empty";
-        if (step.Translates) return step.Number < StepWords.Length ? StepWords[step.Number] : $"{step.Number}th step down: double NAT";
+        if (step.Translates) return step.Number < StepWords.Length ? StepWords[step.Number] : $"{Naming.Ordinal(step.Number)} step down: double NAT";
         return box.Traits.HandsLineOn ? "hands the line on" : "no translation";
     }
 

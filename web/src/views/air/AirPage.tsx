@@ -1,6 +1,6 @@
 import { Box, Flex, Heading, Spinner, Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { air } from '../../api/queries'
 import type { Action, AirView } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
@@ -28,6 +28,18 @@ import { WhereToStand } from './WhereToStand'
 export function AirPage() {
   const { job, side, house } = useJob()
   const { data, error } = useQuery({ ...air(job.id, side, job.version), placeholderData: (old) => old })
+  const before = useQuery({
+    ...air(job.id, 'found', job.version),
+    enabled: side === 'planned',
+    placeholderData: (old) => old,
+  }).data
+  const found = useMemo(
+    () =>
+      side === 'planned' && before
+        ? new Map(before.rooms.map((room) => [room.id, room.mbps ?? 0]))
+        : undefined,
+    [side, before],
+  )
   const [look, show] = useState<Look>(null)
   const [chosen, choose] = useState<string | null>(null)
   // What was held against another house says nothing of this one.
@@ -38,7 +50,7 @@ export function AirPage() {
     show(null)
   }
   return (
-    <LookContext.Provider value={{ look, show }}>
+    <LookContext.Provider value={{ look, found, show }}>
       <Box px={{ base: '16px', md: '24px' }} py="16px" maxW="980px">
         <Heading as="h2" textStyle="stage" mb="8px" tabIndex={-1} data-next>
           Air

@@ -31,7 +31,7 @@ export function Floor(props: {
   const { job, side, house } = useJob()
   const { act } = useTools()
   const narrow = useNarrow()
-  const { look, show } = useLook()
+  const { look, found, show } = useLook()
   const outer = useRef<HTMLDivElement>(null)
   const floor = useRef<HTMLDivElement>(null)
   const width = useWidth(outer)
@@ -83,7 +83,7 @@ export function Floor(props: {
     return from && to ? [{ link, from, to }] : []
   })
   return (
-    <LookContext.Provider value={{ look: live, show }}>
+    <LookContext.Provider value={{ look: live, found, show }}>
       <Box ref={outer} w="100%">
         {width > 0 && (
           <div

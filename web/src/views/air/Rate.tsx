@@ -3,11 +3,13 @@ import type { AirRoomView } from '../../api/types'
 import { lookAt, useLook } from './look'
 import { rate } from './sheets'
 
-/** “480 Mb/s”, the number bare where there is no room for more, and what it would be in the house that is held against it. */
+/** “480 Mb/s”, the number bare where there is no room for more; what it would be in the house that is held against it, or what it was as found. */
 export function Rate({ room, size, bare = false }: { room: AirRoomView; size: string; bare?: boolean }) {
-  const { look } = useLook()
+  const { look, found } = useLook()
   const then = lookAt(look, room.id)
   const now = room.mbps
+  const before = look ? undefined : found?.get(room.id)
+  const was = before !== undefined && rate(before) !== rate(now ?? 0) ? rate(before) : null
   const changed = then !== undefined && rate(then) !== rate(now ?? 0)
   return (
     <Text
@@ -35,6 +37,11 @@ export function Rate({ room, size, bare = false }: { room: AirRoomView; size: st
         <Text as="span" fontSize="13px" color={room.isShort ? 'brick' : 'quiet'} fontWeight="400">
           {' '}
           Mb/s
+        </Text>
+      )}
+      {was !== null && (
+        <Text as="span" fontSize="13px" color="quiet" fontWeight="400" ml="5px" data-was>
+          was {was}
         </Text>
       )}
     </Text>

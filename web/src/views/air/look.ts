@@ -4,7 +4,10 @@ import type { RoomRate } from '../../api/types'
 /** Another house held against the one on screen: its rates by room, and what it is called. */
 export type Look = { rooms: RoomRate[]; says: string } | null
 
-export const LookContext = createContext<{ look: Look; show: (look: Look) => void }>({
+/** In the planned house: what a room has as it was found. */
+export type Found = ReadonlyMap<string, number>
+
+export const LookContext = createContext<{ look: Look; found?: Found; show: (look: Look) => void }>({
   look: null,
   show: () => {},
 })
