@@ -143,6 +143,14 @@ public sealed class PhoneTests : HandTest
         phone.UntilText("This phone may look and change nothing.");
         Assert.Equal(7, Found()["document"]!["needs"]!.AsArray().Count);
         Assert.Equal(0, phone.Count("button[aria-label=Copies]"));
+        // What would change something is not open to be changed; what only shows is.
+        phone.Press(() => phone.Link("Stairs"));
+        phone.Press(() => phone.Css("[data-box=gw]"));
+        phone.Until(() => phone.Field("Name").GetAttribute("readonly") is not null, "the field to be closed");
+        Assert.Equal("", phone.Run("return [...document.querySelectorAll('[data-panel] input:not([readonly]):not([disabled]):not([type=radio])')].filter((one) => one.checkVisibility()).map((one) => one.labels?.[0]?.textContent ?? one.type).join()"));
+        Assert.Equal(0, phone.Count("[data-panel] select:not([disabled])"));
+        phone.Press(() => phone.Radio("WAN"));
+        phone.Field("WAN address");
         Browser.UntilText("looks only");
     }
 

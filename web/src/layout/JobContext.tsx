@@ -4,6 +4,7 @@ import { type Asked, type Change, newChangeId, type TickChange } from '../api/ch
 import { ApiProblem } from '../api/client'
 import { job as jobQuery } from '../api/queries'
 import type { Action, HeldDeed, HouseView, JobView, ProvenFix, Side } from '../api/types'
+import { looksOnlyWords, useLooking } from '../state/looking'
 import { say } from '../state/notices'
 import { changeKey, scopeOf } from '../state/outbox'
 import { usePlace } from './usePlace'
@@ -66,6 +67,8 @@ export function JobProvider({ job, children }: { job: JobView; children: ReactNo
     const shown = () => (latest.current.side === 'planned' ? now().planned : now().found)
 
     const attempt = async (asked: Asked<Change>): Promise<ApiProblem | undefined> => {
+      // Nothing is sent that would be refused.
+      if (useLooking.getState().looksOnly) return new ApiProblem(403, looksOnlyWords)
       try {
         await change({ ...asked, id: newChangeId(), job: job.id } as Change)
         return undefined

@@ -3,6 +3,7 @@ import { Link } from 'react-router'
 import { Press } from '../parts/Press'
 import { Segmented } from '../parts/Segmented'
 import { verdictWords } from '../parts/words'
+import { useLooking } from '../state/looking'
 import { useJob, useTools } from './JobContext'
 
 export function TopLine(props: {
@@ -14,6 +15,7 @@ export function TopLine(props: {
   const { onVerdict, onLog, onFind, onPhone } = props
   const { job, side, house } = useJob()
   const { show, back, forth } = useTools()
+  const { looksOnly } = useLooking()
   const isEmpty = (house.document.devices ?? []).length === 0
   const bad = house.verdict.faults > 0 || house.verdict.wantsHeld < house.verdict.wants
   return (
@@ -68,7 +70,7 @@ export function TopLine(props: {
       <Flex gap="4px" order={{ base: 6, md: 0 }} flexShrink={0}>
         <Press
           kind="plain"
-          disabled={!house.undo}
+          disabled={looksOnly || !house.undo}
           onClick={back}
           title={house.undo ? `Undo: ${house.undo}` : 'Nothing to undo'}
         >
@@ -76,7 +78,7 @@ export function TopLine(props: {
         </Press>
         <Press
           kind="plain"
-          disabled={!house.redo}
+          disabled={looksOnly || !house.redo}
           onClick={forth}
           title={house.redo ? `Redo: ${house.redo}` : 'Nothing to redo'}
         >

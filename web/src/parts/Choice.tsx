@@ -1,5 +1,6 @@
 import { NativeSelect } from '@chakra-ui/react'
 import { useRef, useState } from 'react'
+import { useLooking } from '../state/looking'
 import { fieldLook, Labelled } from './Labelled'
 
 type Option<T> = { value: T; label: string; disabled?: boolean; group?: string }
@@ -29,6 +30,7 @@ export function DraftChoice<T extends string>({
 }: Props<T> & { commit: (value: T) => unknown }) {
   const [passed, setPassed] = useState<T | null>(null)
   const byKey = useRef(false)
+  const { looksOnly } = useLooking()
   const put = (to: T | null) => {
     setPassed(null)
     if (to !== null && to !== props.value) void commit(to)
@@ -37,6 +39,7 @@ export function DraftChoice<T extends string>({
     <List
       {...props}
       value={passed ?? props.value}
+      disabled={looksOnly}
       hint={passed !== null && passed !== props.value ? 'Enter sets it, Esc leaves it.' : undefined}
       events={{
         onPointerDown: () => {
@@ -64,12 +67,14 @@ export function DraftChoice<T extends string>({
   )
 }
 
-function List<T extends string>(props: Props<T> & { hint?: string; events: React.ComponentProps<'select'> }) {
-  const { label, value, options, width = '170px', hint, events } = props
+function List<T extends string>(
+  props: Props<T> & { hint?: string; disabled?: boolean; events: React.ComponentProps<'select'> },
+) {
+  const { label, value, options, width = '170px', hint, disabled, events } = props
   return (
     <Labelled label={label} width={width} hint={hint}>
-      <NativeSelect.Root size="sm">
-        <NativeSelect.Field {...fieldLook} value={value} {...events}>
+      <NativeSelect.Root size="sm" disabled={disabled}>
+        <NativeSelect.Field {...fieldLook} value={value} disabled={disabled} {...events}>
           {grouped(options).map(([group, list]) =>
             group ? (
               <optgroup key={group} label={group}>

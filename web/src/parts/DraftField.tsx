@@ -1,4 +1,5 @@
 import { Input } from '@chakra-ui/react'
+import { useLooking } from '../state/looking'
 import { type FieldKind, fieldLook, Labelled, typing } from './Labelled'
 import { useDraft } from './useDraft'
 
@@ -31,6 +32,7 @@ export function DraftField(props: {
     placeholder,
   } = props
   const draft = useDraft(name, value, props.commit)
+  const { looksOnly } = useLooking()
   return (
     <Labelled label={label} width={width} problem={draft.problem} hint={props.hint}>
       <Input
@@ -41,6 +43,7 @@ export function DraftField(props: {
         fontFamily={mono ? 'mono' : 'body'}
         dir="auto"
         placeholder={placeholder}
+        readOnly={looksOnly}
         value={draft.text}
         onChange={(event) => {
           draft.type(event.target.value)
