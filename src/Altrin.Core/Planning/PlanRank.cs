@@ -23,9 +23,20 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
     /// <summary>Anything is better.</summary>
     internal static readonly PlanRank Worst = new(int.MaxValue, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0);
 
-    private (int, int, int, int, int, int, int, (int, int, int, int, int)) Order => (Faults, Failing, NiceFailing, Cautions, Translations, RadioHops, WorstRoom, (Buys, Touches, Idle, Settings, Minutes));
-
-    public int CompareTo(PlanRank other) => Order.CompareTo(other.Order);
+    /// <summary>The first in which they differ decides. Asked millions of times by a search: no tuples are made for it.</summary>
+    public int CompareTo(PlanRank other) =>
+        Faults != other.Faults ? Faults.CompareTo(other.Faults)
+        : Failing != other.Failing ? Failing.CompareTo(other.Failing)
+        : NiceFailing != other.NiceFailing ? NiceFailing.CompareTo(other.NiceFailing)
+        : Cautions != other.Cautions ? Cautions.CompareTo(other.Cautions)
+        : Translations != other.Translations ? Translations.CompareTo(other.Translations)
+        : RadioHops != other.RadioHops ? RadioHops.CompareTo(other.RadioHops)
+        : WorstRoom != other.WorstRoom ? WorstRoom.CompareTo(other.WorstRoom)
+        : Buys != other.Buys ? Buys.CompareTo(other.Buys)
+        : Touches != other.Touches ? Touches.CompareTo(other.Touches)
+        : Idle != other.Idle ? Idle.CompareTo(other.Idle)
+        : Settings != other.Settings ? Settings.CompareTo(other.Settings)
+        : Minutes.CompareTo(other.Minutes);
 
     public static bool operator <(PlanRank a, PlanRank b) => a.CompareTo(b) < 0;
     public static bool operator >(PlanRank a, PlanRank b) => a.CompareTo(b) > 0;

@@ -140,8 +140,9 @@ internal sealed class Bound
     /// <summary>Whether its cable is one more than there is a way for as it is.</summary>
     private bool NeedsLaying(Structure structure, int box, int settled)
     {
-        if (lanes.Of(structure, box, settled) is not { } lane || ground.Unlaid(lane.A, lane.B, lane.Medium) is var unlaid && unlaid == 0) return false;
-        return lanes.Count(structure, lane, settled, box) >= ground.Ways(lane.A, lane.B, lane.Medium) - unlaid;
+        if (lanes.Of(structure, box, settled) is not { } lane) return false;
+        var (ways, unlaid) = lanes.WaysOf(lane);
+        return unlaid > 0 && lanes.Count(structure, lane, settled, box) >= ways - unlaid;
     }
 
     /// <summary>The uses of a box taken together.</summary>

@@ -10,6 +10,10 @@ internal sealed class Growth(Ground ground, Choices choices)
     private readonly Lanes lanes = new(ground);
     private readonly TwinParents twins = new(ground, choices);
 
+    /// <summary>What each box may become, and which boxes on the table before it would do as well.</summary>
+    private readonly HashSet<BoxUse>[] uses = [.. choices.Of.Select(list => list.ToHashSet())];
+    private readonly int[][] others = [.. choices.Of.Select((list, box) => ground.InUse[box] || !list.Contains(BoxUse.Drawer) ? [] : Enumerable.Range(0, box).Where(other => !ground.InUse[other] && AreAlike(ground, other, box)).ToArray())];
+
     /// <summary>With nothing settled but how the line is handed on.</summary>
     public IEnumerable<Structure> Seeds() => choices.Ways.Select(way => ground.Root >= 0 ? ground.AsFound.With(ground.Root, way.Root) with { HandsTo = way.HandsTo, IsDmz = way.IsDmz } : ground.AsFound);
 
@@ -48,7 +52,7 @@ internal sealed class Growth(Ground ground, Choices choices)
         {
             // Of boxes that were settled before only those that hang on the one settled now are news.
             if ((i != settled && structure.Boxes[i].Parent != settled) || lanes.Of(structure, i, settled) is not { } lane) continue;
-            if (lanes.Count(structure, lane, settled, settled + 1) > ground.Ways(lane.A, lane.B, lane.Medium)) return false;
+            if (lanes.Count(structure, lane, settled, settled + 1) > lanes.WaysOf(lane).Ways) return false;
         }
         return true;
     }
@@ -56,13 +60,12 @@ internal sealed class Growth(Ground ground, Choices choices)
     /// <summary>A box that is alike another and lies on the table is used after it only: either would do.</summary>
     private bool IsIdle(Structure structure, int box)
     {
-        if (ground.InUse[box]) return false;
-        for (var other = 0; other < box; other++)
-            if (!ground.InUse[other] && !structure.Boxes[other].IsUsed && AreAlike(other, box) && choices.Of[other].Contains(structure.Boxes[box]) && choices.Of[box].Contains(BoxUse.Drawer)) return true;
+        foreach (var other in others[box])
+            if (!structure.Boxes[other].IsUsed && uses[other].Contains(structure.Boxes[box])) return true;
         return false;
     }
 
-    private bool AreAlike(int a, int b)
+    private static bool AreAlike(Ground ground, int a, int b)
     {
         var (one, other) = (ground.Found.Devices[a], ground.Found.Devices[b]);
         return one.Kit is not null && one.Kit == other.Kit && one.Room == other.Room && one.MustUse == other.MustUse && one.LeaveAsFound == other.LeaveAsFound;

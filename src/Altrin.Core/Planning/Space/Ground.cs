@@ -57,7 +57,7 @@ public sealed class Ground
     public Structure AsFound { get; }
 
     /// <summary>A room that is listed by its id; another by what it is called.</summary>
-    public string PlaceOfRoom(string room) => placeOfRoom.GetValueOrDefault(room.Trim(), room.Trim().ToUpperInvariant());
+    public string PlaceOfRoom(string room) => placeOfRoom.TryGetValue(room, out var place) || placeOfRoom.TryGetValue(room.Trim(), out place) ? place : room.Trim().ToUpperInvariant();
 
     /// <summary>Boxes without a room share none: each is a place of its own.</summary>
     public string PlaceOf(string device) => IndexOf.TryGetValue(device, out var box) ? standsIn[box] : $"box {device}";
