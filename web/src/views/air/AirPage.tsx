@@ -175,7 +175,7 @@ function Plan(props: { view: AirView; chosen: string | null; choose: (id: string
           {sheet && <DrawPanel sheet={sheet} />}
         </Box>
       )}
-      {showFloor && !drawing && sheet && <Away view={view} sheet={sheet} />}
+      {showFloor && !drawing && sheet && <Levels view={view} sheet={sheet} />}
       {!view.isDrawn && !drawing && view.rooms.length > 0 && (
         <Text textStyle="small" color="quiet" mb="6px">
           No floor is drawn: a couple of rooms apart counts as 10 m. The numbers are good enough to choose a
@@ -201,21 +201,22 @@ function Plan(props: { view: AirView; chosen: string | null; choose: (id: string
   )
 }
 
-/** Radio links that leave the floor that is shown, in words. */
-function Away({ view, sheet }: { view: AirView; sheet: FloorSheet }) {
+/** The level of every radio link that begins or ends on the floor that is shown: on the drawing there is room for the weak ones alone. */
+function Levels({ view, sheet }: { view: AirView; sheet: FloorSheet }) {
   const rooms = new Set(sheet.rooms.map((room) => room.id))
   const here = new Set(view.standers.filter((one) => one.room && rooms.has(one.room)).map((one) => one.id))
-  const away = view.links.filter((link) => here.has(link.from) !== here.has(link.to))
-  if (away.length === 0) return null
+  const links = view.links.filter((link) => here.has(link.from) || here.has(link.to))
+  if (links.length === 0) return null
   return (
-    <Box as="ul" listStyleType="none" mt="6px" aria-label="Radio links to elsewhere">
-      {away.map((link) => (
+    <Box as="ul" listStyleType="none" mt="6px" aria-label="Radio links of this floor">
+      {links.map((link) => (
         <Text
           as="li"
           key={`${link.from} ${link.to}`}
           textStyle="small"
           color={link.isWeak ? 'brick' : undefined}
         >
+          {link.isWeak && 'Weak: '}
           {link.says}
         </Text>
       ))}
