@@ -45,11 +45,13 @@ public sealed class Shots
             browser.Press(() => browser.Link("Millrace Terrace"));
             browser.UntilText("The street");
             browser.Press(() => browser.Link("Options"));
-            browser.UntilText("the house is too big to rule out every other");
+            Await(browser, "the house is too big to rule out every other");
             browser.Picture(Path.Combine(folder, "options.png"));
             browser.Press(() => browser.Css("[data-way='0'] button"));
             browser.Press(() => browser.Link("Work order"));
+            Await(browser, "Rehearse it on the Stairs");
             browser.Press("Rehearse it on the Stairs");
+            browser.UntilText("Step 1 of ");
             // In the middle of it, at a step that has its reason.
             for (var n = 2; n <= 12 || !HasItsReason(browser); n++)
             {
@@ -113,17 +115,19 @@ public sealed class Shots
         browser.UntilText("The street");
     }
 
-    /// <summary>The note of what was done goes by itself.</summary>
     /// <summary>It is worked out while one looks.</summary>
-    private static bool HasItsReason(Browser browser)
+    private static bool HasItsReason(Browser browser) => Comes(browser, "Why not sooner?", seconds: 10);
+
+    /// <summary>The search for plans and orders of a large house, on a machine that does other things too.</summary>
+    private static void Await(Browser browser, string words) => Assert.True(Comes(browser, words, seconds: 60), words);
+
+    private static bool Comes(Browser browser, string words, int seconds)
     {
-        for (var n = 0; n < 200; n++)
-        {
-            if (browser.Has("Why not sooner?")) return true;
-            Thread.Sleep(50);
-        }
+        for (var since = System.Diagnostics.Stopwatch.StartNew(); since.Elapsed.TotalSeconds < seconds; Thread.Sleep(50))
+            if (browser.Has(words)) return true;
         return false;
     }
 
+    /// <summary>The note of what was done goes by itself.</summary>
     private static void Settle(Browser browser) => browser.Until(() => !browser.Has("Planned: Studio router") && !browser.Has("Planned: Lounge router"), "the notice to go");
 }
