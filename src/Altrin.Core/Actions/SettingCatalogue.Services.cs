@@ -11,7 +11,8 @@ public static partial class SettingCatalogue
     [
         new("wifi", "Wi-Fi", SettingsPage.Wifi, box => box.SendsWifi, (box, from) => box with { Wifi = from.Wifi }, (_, now, wanted) => WifiActs(now, wanted),
             box => box with { Wifi = [.. box.Radios.Select(radio => new WifiNetwork { Radio = radio.Id, Ssid = DefaultSsid(box) })] }),
-        new("radio-power", "Transmit power", SettingsPage.Wifi, box => box.SendsWifi, PowersOf,
+        // Who only joins is heard by others too.
+        new("radio-power", "Transmit power", SettingsPage.Wifi, box => box.SendsWifi || (box.Traits.Uplink != UplinkSide.None && box.Uplink is not null), PowersOf,
             (_, now, wanted) => from radio in wanted.Radios let old = now.Radios.FirstOrDefault(one => one.Id == radio.Id) where old is not null && old.TxDbm != radio.TxDbm
                                 select new SettingAct(new SetRadioPower(now.Id, radio.Id, radio.TxDbm), new SettingChange($"Transmit power at {Words<Band>.Of(radio.Band)} GHz", SetRadioPower.SayPower(old.TxDbm), SetRadioPower.SayPower(radio.TxDbm))),
             box => PowersOf(box, box with { Radios = [.. box.Radios.Select(radio => radio with { TxDbm = null })] })),

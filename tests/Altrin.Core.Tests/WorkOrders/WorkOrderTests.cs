@@ -45,6 +45,17 @@ public class WorkOrderTests
         Assert.Equal(should.Wants.Select(w => (w.Sentence, w.Met)), is_.Wants.Select(w => (w.Sentence, w.Met)));
     }
 
+    /// <summary>A bridge sends to its parent, and others hear it: its power is no mere record.</summary>
+    [Fact]
+    public void The_power_of_a_box_that_only_joins_is_a_step()
+    {
+        var found = Examples.House("hawthorn-farm");
+        var bridge = found.Devices.First(box => box is { Mode: DeviceMode.ClientBridge, SendsWifi: false, Uplink: not null });
+        var planned = new SetRadioPower(bridge.Id, bridge.Uplink!.Radio, 14).Apply(found);
+        Assert.Contains(Difference.Actions(found, planned), action => action is SetRadioPower { TxDbm: 14 });
+        Assert.Contains(WorkOrderWriter.Write(found, planned).Steps, step => step.Actions.Any(action => action is SetRadioPower));
+    }
+
     public static IEnumerable<TheoryDataRow<string, string>> Plans() =>
         from example in Examples.Names()
         from plan in HandPlanner.Propose(Examples.House(example))

@@ -10,9 +10,8 @@ internal sealed class Growth(Ground ground, Choices choices)
     private readonly Lanes lanes = new(ground);
     private readonly TwinParents twins = new(ground, choices);
 
-    /// <summary>What each box may become, and which boxes on the table before it would do as well.</summary>
-    private readonly HashSet<BoxUse>[] uses = [.. choices.Of.Select(list => list.ToHashSet())];
-    private readonly int[][] others = [.. choices.Of.Select((list, box) => ground.InUse[box] || !list.Contains(BoxUse.Drawer) ? [] : Enumerable.Range(0, box).Where(other => !ground.InUse[other] && AreAlike(ground, other, box)).ToArray())];
+    /// <summary>Of each box that may stay on the table, which of those before it would do as well.</summary>
+    private readonly int[][] others = [.. choices.Of.Select((_, box) => ground.InUse[box] || !choices.MayBe(box, BoxUse.Drawer) ? [] : Enumerable.Range(0, box).Where(other => !ground.InUse[other] && AreAlike(ground, other, box)).ToArray())];
 
     /// <summary>With nothing settled but how the line is handed on.</summary>
     public IEnumerable<Structure> Seeds() => choices.Ways.Select(way => ground.Root >= 0 ? ground.AsFound.With(ground.Root, way.Root) with { HandsTo = way.HandsTo, IsDmz = way.IsDmz } : ground.AsFound);
@@ -61,7 +60,7 @@ internal sealed class Growth(Ground ground, Choices choices)
     private bool IsIdle(Structure structure, int box)
     {
         foreach (var other in others[box])
-            if (!structure.Boxes[other].IsUsed && uses[other].Contains(structure.Boxes[box])) return true;
+            if (!structure.Boxes[other].IsUsed && choices.MayBe(other, structure.Boxes[box])) return true;
         return false;
     }
 

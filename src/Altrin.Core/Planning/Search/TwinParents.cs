@@ -10,8 +10,6 @@ internal sealed class TwinParents(Ground ground, Choices choices)
 {
     private const double UsualMbps = 1000;
 
-    private readonly ImmutableArray<HashSet<BoxUse>> allowed = [.. choices.Of.Select(list => list.ToHashSet())];
-
     /// <summary>Of each box that routes, and of one that does not.</summary>
     private readonly ImmutableArray<(Sockets Routing, Sockets Plain)> sockets = [.. ground.Found.Devices.Select(box => (new Sockets(ground.Found, box, isAll: false), new Sockets(ground.Found, box, isAll: true)))];
 
@@ -46,7 +44,7 @@ internal sealed class TwinParents(Ground ground, Choices choices)
         if (NetworkOf(structure, settled, parent, box) is not { } network || network != NetworkOf(structure, settled, other, box)) return false;
         var (mine, yours) = (SocketsOf(structure, parent), SocketsOf(structure, other));
         // What a socket is faster at, or gives power by, may be the reason.
-        if (mine.Fastest > yours.Slowest || mine.GivePower || yours.HaveVlans || !allowed[box].Contains(structure.Boxes[box] with { Parent = other })) return false;
+        if (mine.Fastest > yours.Slowest || mine.GivePower || yours.HaveVlans || !choices.MayBe(box, structure.Boxes[box] with { Parent = other })) return false;
         return yours.Count > Taken(structure, settled, other, box);
     }
 

@@ -26,6 +26,11 @@ public sealed class Choices
     /// <summary>For each box but the one at the line, as found first.</summary>
     public IReadOnlyList<IReadOnlyList<BoxUse>> Of { get; }
 
+    /// <summary>The same to be asked.</summary>
+    private HashSet<BoxUse>[]? asked;
+
+    public bool MayBe(int box, BoxUse use) => (asked ??= [.. Of.Select(list => list.ToHashSet())])[box].Contains(use);
+
     /// <summary>The same without radio joins to any but the few boxes that are heard best: where all cannot be tried.</summary>
     public IReadOnlyList<IReadOnlyList<BoxUse>> Likely { get; }
 

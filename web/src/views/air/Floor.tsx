@@ -14,7 +14,7 @@ import { boxOf, FloorRoom } from './FloorRoom'
 import { frameOf } from './frame'
 import { LookContext, useLook } from './look'
 import { clearOf, placesOf } from './places'
-import { type FloorSheet, rectOf } from './sheets'
+import { type FloorSheet, rate, rectOf } from './sheets'
 import { type Carried, useCarry } from './useCarry'
 import { type Drawn, useDraw } from './useDraw'
 
@@ -180,10 +180,10 @@ export function Floor(props: {
               ? tried && isBox
                 ? `${nameFor(carried.id)} in ${carried.room.name}: ${
                     tried.spot.joins
-                      ? `hears ${nameFor(tried.spot.joins)} at ${tried.spot.levelDbm} dBm; `
+                      ? `hears ${nameFor(tried.spot.joins)} at ${Math.round(tried.spot.levelDbm ?? 0)} dBm; `
                       : ''
-                  }the least is ${tried.spot.worstMbps ?? 0} Mb/s in ${
-                    rooms.find((room) => room.id === tried.spot.worstRoom)?.name ?? tried.spot.worstRoom
+                  }the least is ${rate(tried.spot.worstMbps ?? 0)} Mb/s in ${
+                    view.rooms.find((room) => room.id === tried.spot.worstRoom)?.name ?? tried.spot.worstRoom
                   }.${tried.lost.length ? ` Without Wi-Fi: ${tried.lost.join(', ')}.` : ''}${
                     tried.unplugs.length ? ` Comes out of it: ${tried.unplugs.join(', ')}.` : ''
                   }`

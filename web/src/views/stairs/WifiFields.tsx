@@ -22,7 +22,7 @@ export function WifiFields({ device }: { device: Device }) {
           <Network device={device} network={network} place={place} />
         </DraftPart>
       ))}
-      {networks.length > 0 && (
+      {(networks.length > 0 || device.uplink) && (
         <Flex gap="8px" wrap="wrap" mt="8px">
           {radios.map((radio) => (
             <DraftField
