@@ -86,4 +86,5 @@ public abstract class HandTest : IDisposable
     protected static string Escape => OpenQA.Selenium.Keys.Escape;
     protected static string Down => OpenQA.Selenium.Keys.ArrowDown;
     protected static string Right => OpenQA.Selenium.Keys.ArrowRight;
+    protected static string Up => OpenQA.Selenium.Keys.ArrowUp;
 }

@@ -149,7 +149,7 @@ public sealed class JobTests : HandTest
     {
         OpenDemo();
         Browser.Keys("2");
-        Browser.Choose("Sentence", "At least … Mb/s in or for …");
+        Browser.Choose("Sentence", "speed: at least … Mb/s in or for …");
         Browser.Choose("Where", "in garden studio");
         Write("Mb/s at least", "lots");
         Browser.Press("Add it");

@@ -40,7 +40,7 @@ public sealed class OnceTests : HandTest
     {
         OpenDemo(stage: "wants");
         Browser.UntilText("What the household wants");
-        Browser.Choose("Sentence", "A Wi-Fi name of its own for each box");
+        Browser.Choose("Sentence", "a Wi-Fi name of its own for each box");
         Browser.Delay(1500);
         Browser.Press("Add it");
         Browser.Css("button[aria-busy=true]");

@@ -26,6 +26,9 @@ public readonly record struct MacAddress(ulong Value) : ITextValue<MacAddress>
     /// <summary>Set by an administrator, not by a maker: the second-lowest bit of the first octet (IEEE 802).</summary>
     public bool IsLocallyAdministered => (Value >> 41 & 1) == 1;
 
+    /// <summary>What MACs have in common that one box has made of another: its maker changes the first octet.</summary>
+    public ulong WithoutFirstOctet => Value & ((1UL << 40) - 1);
+
     /// <summary>Addresses a group, so no single interface may own it: the lowest bit of the first octet (IEEE 802).</summary>
     public bool IsGroup => (Value >> 40 & 1) == 1;
 

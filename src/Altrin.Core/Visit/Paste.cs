@@ -29,7 +29,8 @@ public sealed record Proposal(string Key, string Title, string Because, Immutabl
 public sealed record RecognisedPart(string Source, string Says, int Count, string? Cannot);
 
 /// <summary>What a paste says of this house: line by line, what it proposes, and what it means.</summary>
-public sealed record Paste(ImmutableArray<RecognisedPart> Parts, ImmutableArray<NotedLine> Lines, ImmutableArray<Proposal> Proposals, ImmutableArray<string> Meanings)
+/// <param name="Strangers">MACs that were seen and that nobody of the house has: of a label the last four then tell which it is.</param>
+public sealed record Paste(ImmutableArray<RecognisedPart> Parts, ImmutableArray<NotedLine> Lines, ImmutableArray<Proposal> Proposals, ImmutableArray<string> Meanings, ImmutableArray<MacAddress> Strangers)
 {
     /// <summary>More lines than these are not shown, though they are read.</summary>
     public const int MostLines = 600;

@@ -14,13 +14,14 @@ internal sealed class PasteReader
     private readonly IReadOnlyList<PastedReading> readings;
     private readonly Dictionary<string, (LineKind Kind, string Says)> notes = new(StringComparer.OrdinalIgnoreCase);
     private readonly List<Proposal> proposals = [];
+    private readonly List<(SeenNeighbour Seen, bool IsNew)> strange = [];
     private readonly List<string> meanings = [];
     /// <summary>A home has no more; what a hostile text holds beyond them is not looked at.</summary>
     private const int MostNeighbours = 600;
 
     private const int MostWays = 30;
 
-    private readonly HashSet<string> taken, names;
+    private readonly Senders senders;
     private readonly HashSet<string> ownMacs = new(StringComparer.Ordinal), ownAddresses = new(StringComparer.Ordinal), waysOut = new(StringComparer.Ordinal);
 
     private readonly Func<MacAddress, string?>? maker;
@@ -28,15 +29,14 @@ internal sealed class PasteReader
     public PasteReader(NetworkDocument house, IReadOnlyList<PastedReading> readings, Func<MacAddress, string?>? maker)
     {
         (this.house, this.readings, this.maker, state) = (house, readings, maker, Simulator.Run(house));
-        taken = [.. house.Devices.Select(box => box.Id), .. house.Endpoints.Select(thing => thing.Id)];
-        names = new(house.Devices.Select(box => box.Name).Concat(house.Endpoints.Select(thing => thing.Name)), StringComparer.OrdinalIgnoreCase);
+        senders = new(house);
         foreach (var adapter in RealAdapters())
         {
             if (adapter.Mac is not null) ownMacs.Add(adapter.Mac);
             if (Bare(adapter.Address) is { } own) ownAddresses.Add(own);
         }
         // Some lists name the adapter by the laptop's own address.
-        foreach (var by in readings.SelectMany(reading => reading.Neighbours).Select(one => Scan.AddressIn(one.Adapter ?? "")).OfType<string>())
+        foreach (var by in readings.Where(reading => reading.Source != "client-table").SelectMany(reading => reading.Neighbours).Select(one => Scan.AddressIn(one.Adapter ?? "")).OfType<string>())
         {
             ownAddresses.Add(by);
             notes[by] = (LineKind.Laptop, "the laptop");
@@ -49,9 +49,22 @@ internal sealed class PasteReader
         Neighbours(before);
         Ways();
         new WifiSeen(house, readings, notes, proposals, meanings).Read();
+        // Where who is new may be hangs on what else the paste has set right.
+        foreach (var (seen, _) in strange) Note(seen, LineKind.New, "new");
+        proposals.AddRange(new NewThings(house, state, proposals, maker).Of(strange));
         foreach (var ping in readings.SelectMany(reading => reading.Pings).Take(MostNeighbours))
             notes.TryAdd(ping.Target, ping.Received > 0 ? (LineKind.Known, $"{NameAt(ping.Target) ?? "somebody"} answers") : (LineKind.Known, "nobody answers"));
-        return new([.. readings.Select(Part)], [.. lines.Take(Paste.MostLines).Select(Noted)], [.. proposals.DistinctBy(one => one.Key)], [.. meanings.Distinct()]);
+        return new([.. readings.Select(Part)], [.. lines.Take(Paste.MostLines).Select(Noted)], [.. proposals.DistinctBy(one => one.Key)], [.. meanings.Distinct()], [.. Strangers().Take(MostNeighbours)]);
+    }
+
+    /// <summary>Of a box that shows another MAC on its own network than on its label’s side, the label’s.</summary>
+    private IEnumerable<MacAddress> Strangers()
+    {
+        var known = house.Devices.Select(box => box.Mac).Concat(house.Endpoints.Select(thing => thing.Mac)).OfType<MacAddress>().ToHashSet();
+        var seen = readings.SelectMany(reading => reading.Neighbours).Select(one => one.Mac).Where(mac => mac is null || !ownMacs.Contains(mac))
+            .Select(mac => MacAddress.TryParse(mac, out var parsed) ? parsed : (MacAddress?)null).OfType<MacAddress>().Distinct().ToList();
+        var ends = seen.Concat(known).Where(mac => !mac.IsLocallyAdministered).Select(mac => mac.WithoutFirstOctet).ToHashSet();
+        return seen.Where(mac => !known.Contains(mac) && !(mac.IsLocallyAdministered && ends.Contains(mac.WithoutFirstOctet)));
     }
 
     private static RecognisedPart Part(PastedReading reading)
@@ -60,8 +73,10 @@ internal sealed class PasteReader
         return new(reading.Source, says, reading.Adapters.Length + reading.Neighbours.Length + reading.Networks.Length + reading.Hops.Length + reading.Pings.Length, cannot);
     }
 
-    private IEnumerable<SeenAdapter> RealAdapters() =>
-        readings.SelectMany(reading => reading.Adapters).Where(adapter => adapter.Kind != AdapterKind.Virtual && (adapter.Address is not null || adapter.Mac is not null));
+    private IEnumerable<SeenAdapter> RealAdapters() => readings.SelectMany(Real);
+
+    private static IEnumerable<SeenAdapter> Real(PastedReading reading) =>
+        reading.Adapters.Where(adapter => adapter.Kind != AdapterKind.Virtual && (adapter.Address is not null || adapter.Mac is not null));
 
     private void Laptop()
     {
@@ -75,8 +90,12 @@ internal sealed class PasteReader
             if (adapter.Server is { } server && server != gateway && Ipv4Address.TryParse(server, out _))
                 meanings.Add($"Addresses come from {NameAt(server) ?? server}, the way out is {NameAt(gateway) ?? gateway}: two boxes, one of them perhaps too many.");
         }
-        var nets = RealAdapters().Where(adapter => adapter.Gateway is not null).Select(adapter => adapter.Gateway!).Distinct().ToList();
-        if (nets.Count > 1) meanings.Add($"The laptop hangs on two networks at once ({string.Join(", ", nets)}): pull the cable or turn its Wi-Fi off before anything is set.");
+        // Of one look: the laptop may have been carried from one network to another between two.
+        foreach (var reading in readings)
+        {
+            var nets = Real(reading).Where(adapter => adapter.Gateway is not null).Select(adapter => adapter.Gateway!).Distinct().ToList();
+            if (nets.Count > 1) meanings.Add($"The laptop hangs on two networks at once ({string.Join(", ", nets)}): pull the cable or turn its Wi-Fi off before anything is set.");
+        }
     }
 
     private void Gateway(SeenAdapter adapter, string gateway)
@@ -89,8 +108,11 @@ internal sealed class PasteReader
         }
         waysOut.Add(gateway);
         notes[gateway] = (LineKind.New, "the way out: no box of the house has this address");
-        var routers = house.Devices.Where(box => box.Traits.IsRouter && state.IsInUse(box.Id) && box.Lan is { Method: LanMethod.Static }).ToList();
-        if (routers is not [var only] || !Ipv4Address.TryParse(gateway, out var address)) return;
+        var routers = house.Devices.Where(box => box.Traits.IsRouter && box.Lan is { Method: LanMethod.Static }).ToList();
+        var byMac = readings.SelectMany(reading => reading.Neighbours).FirstOrDefault(seen => seen.Address == gateway && seen.Mac is not null)?.Mac is { } mac
+            ? routers.Find(box => box == senders.Of(mac)) : null;
+        if (byMac is null) routers = routers.FindAll(box => state.IsInUse(box.Id));
+        if ((byMac ?? (routers is [var one] ? one : null)) is not { } only || !Ipv4Address.TryParse(gateway, out var address)) return;
         var length = InterfaceAddress.TryParse(adapter.Address, out var held) && adapter.Address!.Contains('/', StringComparison.Ordinal) ? held.Prefix.Length : InterfaceAddress.BareLength;
         proposals.Add(new($"gateway {gateway}", $"{only.Name} is at {gateway}", $"The laptop’s gateway; the record says {only.Lan!.Address?.Address}.",
             [new SetLanAddress(only.Id, new(address, length))], Address: gateway));
@@ -117,7 +139,7 @@ internal sealed class PasteReader
             var isNew = hadList && !old.Contains(seen.Mac ?? seen.Address ?? seen.Name ?? "");
             if (isNew) came.Add(seen);
             if (Known(seen) is { } name) Note(seen, LineKind.Known, name);
-            else Propose(seen, isNew);
+            else strange.Add((seen, isNew));
         }
         if (hadList) Came(came);
     }
@@ -126,7 +148,8 @@ internal sealed class PasteReader
     private IEnumerable<SeenNeighbour> Joined()
     {
         foreach (var same in readings.SelectMany(reading => reading.Neighbours).Where(one => one.Address is null || Scan.IsSomebody(one.Address)).GroupBy(one => one.Mac ?? one.Address ?? one.Name))
-            yield return new(same.Select(one => one.Address).FirstOrDefault(one => one is not null), same.First().Mac, same.Select(one => one.Name).FirstOrDefault(one => one is not null), same.Select(one => one.Adapter).FirstOrDefault(one => one is not null));
+            yield return new(same.Select(one => one.Address).FirstOrDefault(one => one is not null), same.First().Mac, same.Select(one => one.Name).FirstOrDefault(one => one is not null), same.Select(one => one.Adapter).FirstOrDefault(one => one is not null))
+            { Held = same.Select(one => one.Held).FirstOrDefault(one => one is not null) };
     }
 
     private void Came(List<SeenNeighbour> came)
@@ -151,7 +174,11 @@ internal sealed class PasteReader
     /// <summary>Its name in the house; null for one that is not there. What the record lacks, or has otherwise, is proposed.</summary>
     private string? Known(SeenNeighbour seen)
     {
-        if (Box(seen) is { } box) return box.Name;
+        if (Box(seen) is { } box)
+        {
+            Moved(box, seen);
+            return box.Name;
+        }
         if (seen.Mac is { } mac && house.Endpoints.FirstOrDefault(one => one.Mac?.ToString() == mac) is { } thing)
         {
             if (thing.Address is { Method: EndpointMethod.Static, Address: { } recorded } && Ipv4Address.TryParse(seen.Address, out var now) && now != recorded.Address)
@@ -172,47 +199,20 @@ internal sealed class PasteReader
         return alike.Name;
     }
 
+    /// <summary>A box that is known by its MAC and answers elsewhere than the record has it. Of a router the label’s MAC is its WAN side’s, and the address a lease.</summary>
+    private void Moved(Device box, SeenNeighbour seen)
+    {
+        if (box.Traits.IsRouter || box.Lan is not { Method: LanMethod.Static } lan || !Ipv4Address.TryParse(seen.Address, out var at) || lan.Address?.Address == at) return;
+        proposals.Add(new($"at {box.Id}", $"{box.Name} is at {at}", $"Seen there under the MAC of its label; the record says {(lan.Address is { } noted ? noted.Address.ToString() : "nothing")}.",
+            [new SetLanAddress(box.Id, new(at, PrefixOf(at) ?? lan.Address?.Prefix.Length ?? InterfaceAddress.BareLength))], Address: seen.Address, Mac: seen.Mac));
+    }
+
+    /// <summary>The prefix that the laptop has there.</summary>
+    private int? PrefixOf(Ipv4Address at) => RealAdapters().Where(adapter => adapter.Address?.Contains('/', StringComparison.Ordinal) == true)
+        .Select(adapter => InterfaceAddress.TryParse(adapter.Address, out var held) && held.Prefix.Contains(at) ? held.Prefix.Length : (int?)null).FirstOrDefault(length => length is not null);
+
     private void NoteMac(string name, string id, string mac, InstallerAction note, string? at) =>
         proposals.Add(new($"mac {id}", $"{name} has the MAC {mac}", "The record has none: with it the box is found again wherever it goes.", [note], Address: at, Mac: mac));
-
-    private void Propose(SeenNeighbour seen, bool isNew)
-    {
-        Note(seen, LineKind.New, "new");
-        if (seen.Mac is null && seen.Address is null && seen.Name is null) return;
-        var (kind, guess) = ThingGuess.Of(seen.Name);
-        var name = Fresh(seen.Name ?? $"Thing {(seen.Address is { } at ? at[at.LastIndexOf('.')..] : seen.Mac![^5..])}");
-        var id = FreshId(kind ?? "thing");
-        var how = seen.Name is { } called ? $"calls itself {called}" : "ask, turn it off and paste again, or look at the label";
-        var mac = MacAddress.TryParse(seen.Mac, out var own) ? own : (MacAddress?)null;
-        if (mac is { IsLocallyAdministered: true }) how += "; its MAC is a private one and may change";
-        else if (mac is { } registered && maker?.Invoke(registered) is { } by) how += $"; its MAC is registered to {by}";
-        if (isNew) how = $"came between the two lists; {how}";
-        var connect = Likely(seen);
-        if (connect is not null) how += $". Taken as on Wi-Fi {connect.Ssid}";
-        proposals.Add(new($"thing {seen.Mac ?? seen.Address ?? seen.Name}", name, $"{guess}: {how}.",
-            [new AddEndpoint(new() { Id = id, Name = name, Kind = kind, Mac = mac, Connect = connect, Address = new() })], IsThing: true, seen.Address, seen.Mac));
-    }
-
-    /// <summary>Most things of a home are on its Wi-Fi: where it has one name, that is the guess.</summary>
-    private Attachment.Join? Likely(SeenNeighbour seen)
-    {
-        if (seen.Adapter is { } by && Array.Exists(["wired", "cable", "ethernet", "lan"], word => by.Contains(word, StringComparison.OrdinalIgnoreCase)) && !by.Contains("wlan", StringComparison.OrdinalIgnoreCase)) return null;
-        var names = state.Air.Select(one => one.Network).Where(one => !one.Guest).DistinctBy(one => (one.Ssid, one.Key, one.Security)).ToList();
-        return names is [var only] ? new() { Ssid = only.Ssid, Key = only.Key, Security = only.Security } : null;
-    }
-
-    private string Fresh(string stem)
-    {
-        var name = stem.Length > Limits.NameLetters ? stem[..Limits.NameLetters] : stem;
-        for (var n = 2; !names.Add(name); n++) name = $"{stem} {n}";
-        return name;
-    }
-
-    private string FreshId(string stem)
-    {
-        for (var n = 1; ; n++)
-            if (taken.Add($"{stem}{n}")) return $"{stem}{n}";
-    }
 
     private void Ways()
     {
@@ -241,13 +241,16 @@ internal sealed class PasteReader
             if (Scan.Mac(word) is null && Scan.IsMacLike(word)) return new(number, text, LineKind.NoBox, "everyone: not a box");
             var token = Scan.Mac(word) ?? Scan.Address(word) ?? Bare(Scan.AddressWithPrefix(word));
             if (token is null) continue;
-            if (Ipv4Address.TryParse(token, out var address) && !Scan.IsSomebody(token)) return new(number, text, LineKind.NoBox, address.Value >> 28 == 14 ? "a group: not a box" : "everyone: not a box");
+            if (Ipv4Address.TryParse(token, out var address) && !Scan.IsSomebody(token) && !IsMask(address)) return new(number, text, LineKind.NoBox, address.Value >> 28 == 14 ? "a group: not a box" : "everyone: not a box");
             if (notes.TryGetValue(token, out var note)) return new(number, text, note.Kind, note.Says);
         }
         foreach (var (name, note) in notes)
             if (!Ipv4Address.TryParse(name, out _) && Scan.Mac(name) is null && name.Length > 2 && text.Contains(name, StringComparison.Ordinal)) return new(number, text, note.Kind, note.Says);
         return readings.Any(reading => reading.Unread.Contains(number)) ? new(number, text, LineKind.Unread, "not used") : new(number, text, LineKind.Plain, null);
     }
+
+    /// <summary>Ones and then noughts, and not ones alone.</summary>
+    private static bool IsMask(Ipv4Address address) => address.Value >> 24 == 255 && address.Value != uint.MaxValue && (~address.Value & (~address.Value + 1)) == 0;
 
     private Device? DeviceAt(string address) => Ipv4Address.TryParse(address, out var at)
         ? house.Devices.FirstOrDefault(box => state.Lan(box.Id)?.Candidates is [{ Address: { } only }] && only.Address == at)

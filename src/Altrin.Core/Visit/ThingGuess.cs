@@ -8,8 +8,9 @@ internal static class ThingGuess
     private static readonly (string Kind, string Say, string[] Words)[] Kinds =
     [
         ("printer", "A printer, it seems", ["print", "laser", "inkjet", "drucker", "imprimante", "impresora"]),
-        ("camera", "A camera, it seems", ["cam", "doorbell", "nvr", "dvr", "recorder", "kamera"]),
-        ("tv", "A television or its box, it seems", ["tv", "stream", "media", "stb", "receiver", "fernseh"]),
+        ("camera", "A camera, it seems", ["camera", "cam", "doorbell", "nvr", "dvr", "recorder", "kamera"]),
+        ("tv", "A television or its box, it seems", ["television", "tv", "stream", "media", "stb", "receiver", "fernseh"]),
+        ("telephone", "A telephone, it seems", ["telephone", "voip", "sip"]),
         ("phone", "A phone, it seems", ["phone", "mobile", "handy", "telefon"]),
         ("tablet", "A tablet, it seems", ["tablet", "pad", "reader"]),
         ("laptop", "A laptop, it seems", ["laptop", "notebook", "book"]),

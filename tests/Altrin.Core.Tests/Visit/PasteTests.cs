@@ -54,6 +54,9 @@ public class PasteTests
         var taken = things.SelectMany(one => one.Actions).Apply(house);
         Assert.Null(HouseCheck.WhyNot(taken));
         Assert.Equal(house.Endpoints.Length + 2, taken.Endpoints.Length);
+        // Whose MACs nobody has yet, the box's among them, is told; of a MAC that is for everybody it is not.
+        Assert.Equal(["00:00:5E:00:53:F1", "00:00:5E:00:53:F2", "00:00:5E:00:53:09", "02:00:5E:00:53:2C"], Paste.Of(house, Arp).Strangers.Select(mac => mac.ToString()));
+        Assert.Equal(["00:00:5E:00:53:F1", "00:00:5E:00:53:F2"], Paste.Of(taken, Arp).Strangers.Select(mac => mac.ToString()));
         // Pasted again there is nothing new.
         Assert.DoesNotContain(Paste.Of(taken, Arp).Proposals, one => one.IsThing);
     }
@@ -97,6 +100,8 @@ public class PasteTests
         const string Config = "Windows IP Configuration\n\nEthernet adapter Ethernet:\n\n   Physical Address. . . . . . . . . : 00-00-5E-00-53-31\n   DHCP Enabled. . . . . . . . . . . : Yes\n   IPv4 Address. . . . . . . . . . . : 192.168.{0}.104(Preferred)\n   Subnet Mask . . . . . . . . . . . : 255.255.255.0\n   Default Gateway . . . . . . . . . : 192.168.{0}.1\n   DHCP Server . . . . . . . . . . . : 192.168.{0}.1\n";
         var house = new HouseBuilder().Gateway().House;
         Assert.Equal(["The laptop hangs on the network of gw."], Paste.Of(house, Config.Replace("{0}", "31", StringComparison.Ordinal)).Meanings);
+        // The mask is nobody, and no address for everyone either.
+        Assert.Null(Paste.Of(house, Config.Replace("{0}", "31", StringComparison.Ordinal)).Lines.Single(line => line.Text.Contains("Subnet Mask", StringComparison.Ordinal)).Says);
         var other = Assert.Single(Paste.Of(house, Config.Replace("{0}", "8", StringComparison.Ordinal)).Proposals);
         Assert.Equal("gw is at 192.168.8.1", other.Title);
         Assert.Equal("192.168.8.1/24", other.Actions.Apply(house).FindDevice("gw")!.Lan!.Address.ToString());

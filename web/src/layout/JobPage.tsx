@@ -108,6 +108,8 @@ function Frame() {
     const kept = new URLSearchParams(params)
     kept.delete('open')
     void navigate({ pathname: `/job/${job.id}/${to}`, search: kept.toString() })
+    // Whoever goes by key goes on at the work, also when he is there already.
+    focusOn('#sheet')
   }
   useKeys({
     stages: stages.map((one) => go(one.id)),

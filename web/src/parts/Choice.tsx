@@ -10,6 +10,10 @@ type Props<T extends string> = {
   value: T
   options: Option<T>[]
   width?: string
+  /** One of many lists on a page: what else there is to choose is drawn when somebody comes near. */
+  isOneOfMany?: boolean
+  /** Its name is heard and not seen: what stands beside it says it. */
+  bare?: boolean
 }
 
 /** A labelled list to choose one from; the platform's own, so that a phone shows its wheel. For forms that are sent as a whole. */
@@ -17,7 +21,21 @@ export function Choice<T extends string>({
   onChange,
   ...props
 }: Props<T> & { onChange: (value: T) => void }) {
-  return <List {...props} events={{ onChange: (event) => onChange(event.target.value as T) }} />
+  return (
+    <List
+      {...props}
+      events={{
+        onChange: (event) => onChange(event.target.value as T),
+        onKeyDown: (event) => {
+          // As in any field of the form: what is chosen is sent.
+          const form = event.currentTarget.form
+          if (event.key !== 'Enter' || event.repeat || !form) return
+          event.preventDefault()
+          form.requestSubmit()
+        },
+      }}
+    />
+  )
 }
 
 /**
@@ -26,8 +44,13 @@ export function Choice<T extends string>({
  */
 export function DraftChoice<T extends string>({
   commit,
+  goOn,
   ...props
-}: Props<T> & { commit: (value: T) => unknown }) {
+}: Props<T> & {
+  commit: (value: T) => unknown
+  /** Of a list in a row of many: Enter goes on to the next row as well. */
+  goOn?: (from: HTMLElement) => void
+}) {
   const [passed, setPassed] = useState<T | null>(null)
   const byKey = useRef(false)
   const { looksOnly } = useLooking()
@@ -40,7 +63,7 @@ export function DraftChoice<T extends string>({
       {...props}
       value={passed ?? props.value}
       disabled={looksOnly}
-      hint={passed !== null && passed !== props.value ? 'Enter sets it, Esc leaves it.' : undefined}
+      hint={!goOn && passed !== null && passed !== props.value ? 'Enter sets it, Esc leaves it.' : undefined}
       events={{
         onPointerDown: () => {
           byKey.current = false
@@ -53,9 +76,11 @@ export function DraftChoice<T extends string>({
         onBlur: () => put(passed),
         onKeyDown: (event) => {
           byKey.current = true
-          if (event.key === 'Enter' && passed !== null) {
+          if (event.key === 'Enter' && (passed !== null || goOn)) {
             event.preventDefault()
+            if (event.repeat) return
             put(passed)
+            goOn?.(event.currentTarget)
           }
           if (event.key === 'Escape' && passed !== null) {
             event.stopPropagation()
@@ -70,11 +95,21 @@ export function DraftChoice<T extends string>({
 function List<T extends string>(
   props: Props<T> & { hint?: string; disabled?: boolean; events: React.ComponentProps<'select'> },
 ) {
-  const { label, value, options, width = '170px', hint, disabled, events } = props
+  const { label, value, width = '170px', hint, disabled, events, isOneOfMany = false } = props
+  const [isNear, setNear] = useState(!isOneOfMany)
+  const come = () => setNear(true)
+  const options = isNear ? props.options : props.options.filter((one) => one.value === value)
   return (
-    <Labelled label={label} width={width} hint={hint}>
+    <Labelled label={label} width={width} hint={hint} bare={props.bare}>
       <NativeSelect.Root size="sm" disabled={disabled}>
-        <NativeSelect.Field {...fieldLook} value={value} disabled={disabled} {...events}>
+        <NativeSelect.Field
+          {...fieldLook}
+          value={value}
+          disabled={disabled}
+          {...events}
+          onFocus={come}
+          onPointerEnter={come}
+        >
           {grouped(options).map(([group, list]) =>
             group ? (
               <optgroup key={group} label={group}>

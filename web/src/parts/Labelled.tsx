@@ -7,12 +7,14 @@ export function Labelled(props: {
   width: string
   problem?: string
   hint?: string
+  /** Its name is heard and not seen. */
+  bare?: boolean
   children: ReactNode
 }) {
-  const { label, width, problem, hint, children } = props
+  const { label, width, problem, hint, bare, children } = props
   return (
     <Field.Root w={width} maxW="100%" gap="0" invalid={problem !== undefined} alignItems="stretch">
-      <Field.Label textStyle="note" fontWeight="400">
+      <Field.Label textStyle="note" fontWeight="400" srOnly={bare}>
         {label}
       </Field.Label>
       {children}

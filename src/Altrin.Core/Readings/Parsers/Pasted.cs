@@ -42,8 +42,15 @@ public sealed record SeenAdapter(string Name)
     public ImmutableArray<string> Also { get; init; } = [];
 }
 
-/// <param name="Adapter">By which adapter it was seen, where the text names it.</param>
-public sealed record SeenNeighbour(string? Address, string? Mac, string? Name, string? Adapter = null);
+/// <param name="Adapter">By which adapter it was seen, where the text names it; in a router's list by what the device hangs on.</param>
+public sealed record SeenNeighbour(string? Address, string? Mac, string? Name, string? Adapter = null)
+{
+    /// <summary>How it came by its address, where a router's list says so.</summary>
+    public Held? Held { get; init; }
+}
+
+/// <summary>How a device came by its address, as a router's list has it.</summary>
+public enum Held { Leased, Reserved, Fixed }
 
 /// <summary>A Wi-Fi network in the air.</summary>
 /// <param name="Ssid">Null for a hidden one.</param>

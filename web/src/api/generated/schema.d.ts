@@ -4128,6 +4128,13 @@ export interface components {
         };
         /** @enum {string} */
         KitGroup: "gateway" | "router" | "mesh" | "repeater" | "access-point" | "bridge" | "switch" | "link";
+        KitMode: {
+            mode: components["schemas"]["DeviceMode"];
+            say: string;
+            socket: null | string;
+            joins: boolean;
+            sendsWhatItJoins: boolean;
+        };
         KitView: {
             kit: string;
             name: string;
@@ -4140,6 +4147,7 @@ export interface components {
             past: null | string;
             menus: components["schemas"]["WordPair"][];
             lamps: components["schemas"]["WordPair"][];
+            modes: components["schemas"]["KitMode"][];
         };
         LabelCode: {
             ssid: null | string;
@@ -4499,6 +4507,7 @@ export interface components {
             lines: components["schemas"]["NotedLine"][];
             proposals: components["schemas"]["Proposal"][];
             meanings: string[];
+            strangers: string[];
         };
         PastedInput: {
             text: string;

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { useMatch } from 'react-router'
 import type { Attachment } from '../../api/attachment'
 import { kitShelf } from '../../api/queries'
-import type { Action, KitView } from '../../api/types'
+import type { Action } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { usePlace } from '../../layout/usePlace'
 import { Choice } from '../../parts/Choice'
@@ -17,25 +17,15 @@ import { useBusy } from '../../parts/useBusy'
 import { type HeldKind, useHand } from '../../state/hand'
 import { KindWords } from '../kit/KindWords'
 import { kindOptions } from '../kit/kindOptions'
-import { takeFromShelf } from '../kit/takeFromShelf'
+import { useSeenMacs } from '../visit/useSeenMacs'
 import { connections } from './connections'
 import { dragKind } from './dragKind'
 import { freshName, makeThing } from './makeThing'
+import { type Hung, NewBoxFields, notHung } from './NewBoxFields'
+import { boxDeeds, completeMac, joinableBy, joinValue, stemFor } from './newBox'
 import { freshId } from './occupants'
 
 const thing = { value: 'thing', label: 'A thing: tablet, printer, laptop …' }
-
-/** What a box of a group is called until somebody names it. */
-const stems: Record<KitView['group'], string> = {
-  gateway: 'Gateway',
-  router: 'Second router',
-  mesh: 'Mesh unit',
-  repeater: 'Repeater',
-  'access-point': 'Access point',
-  bridge: 'Bridge',
-  switch: 'Switch',
-  link: 'Pair',
-}
 
 /** A new box as it comes out of its carton, or a new thing that uses the network. What can be guessed is proposed; nothing is kept from the last one. */
 export function AddBoxSheet({ onClose }: { onClose: () => void }) {
@@ -59,10 +49,15 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
   const [mac, setMac] = useState('')
   const [where, setWhere] = useState<string | null>(null)
   const [far, setFar] = useState<string | null>(null)
+  const [hung, setHung] = useState<Hung>(notHung)
   const [problem, setProblem] = useState<string>()
 
   const kind = kinds.find((one) => one.kit === kit)
   const isThing = kit === thing.value
+  const mode = kind?.modes.find((one) => one.mode === hung.mode) ?? kind?.modes[0]
+  const air = joinableBy(kind, house.joinable)
+  const seenMacs = useSeenMacs()
+  const wholeMac = completeMac(mac, seenMacs)
   const rooms = [
     ...new Set([
       ...(document_.rooms ?? []).map((one) => one.name),
@@ -71,7 +66,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
   ].sort()
   const proposed = freshName(
     all.map((one) => one.name),
-    isThing ? 'Tablet' : stems[kind?.group ?? 'router'],
+    isThing ? 'Tablet' : stemFor(kind, mode, room),
   )
   const places = connections(house, null)
   const sockets = places.filter((one) => one.to && 'device' in one.to)
@@ -99,12 +94,18 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
     // Quick fingers may be here before the shelf is.
     const found = kind ?? (await queries.ensureQueryData(kitShelf)).find((one) => one.kit === kit)
     if (!found) return 'That kind is not on the shelf any more. Choose another.'
-    return takeFromShelf(found, {
+    const socket = placed(hung.socket)
+    return boxDeeds(found, {
       id,
       name: label,
-      room: room.trim() || undefined,
-      mac: mac.trim() || undefined,
-      address: address.trim() || undefined,
+      room: room.trim(),
+      mac: wholeMac,
+      address: address.trim(),
+      mode: found.modes.find((one) => one.mode === hung.mode) ?? found.modes[0],
+      socket: socket && 'device' in socket ? socket : null,
+      medium: hung.medium,
+      join: air.find((one) => joinValue(one) === hung.join) ?? null,
+      cable: freshId(document_, 'cable'),
     })
   }
   const add = () =>
@@ -134,7 +135,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
             name: (name ?? proposed).trim() || proposed,
             room:
               name === null && room === (chosen?.room ?? all[0]?.room) ? undefined : room.trim() || undefined,
-            mac: mac.trim() || undefined,
+            mac: wholeMac || undefined,
             address: address.trim() || undefined,
           },
         }
@@ -142,6 +143,14 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
   const canCarry = onStairs && !!kind?.sold && (document_.devices ?? []).length > 0
   const sold = kind?.sold
   const asks = sold?.lan?.method === 'dhcp' || !sold?.lan
+  const macHint =
+    wholeMac !== mac.trim()
+      ? wholeMac
+      : seenMacs.length > 0
+        ? 'Its last digits are enough: the list that you pasted has the others.'
+        : sold?.wifi?.some((one) => one.ssid.includes('{mac4}')) && !mac
+          ? 'Empty: its Wi-Fi name ends in 0000.'
+          : undefined
   return (
     <Sheet
       title="Add a box or a thing"
@@ -179,14 +188,12 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
           onChange={(value) => {
             setKit(value)
             setWhere(null)
+            setHung(notHung)
             setProblem(undefined)
           }}
         />
         {!kind?.link && (
-          <>
-            <PlainField label="Name" width="100%" value={name ?? proposed} onChange={setName} />
-            <PlainField label="Room" width="100%" value={room} options={rooms} onChange={setRoom} />
-          </>
+          <PlainField label="Room" width="100%" value={room} options={rooms} onChange={setRoom} />
         )}
         {isThing && (
           <Choice label="Where is it?" width="100%" value={at} options={places} onChange={setWhere} />
@@ -198,21 +205,30 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
           </Flex>
         )}
         {sold && (
+          <PlainField
+            label="MAC on its label"
+            width="100%"
+            mono
+            value={mac}
+            placeholder="00:00:5E:00:53:01"
+            hint={macHint}
+            onChange={setMac}
+          />
+        )}
+        {kind && sold && (
+          <NewBoxFields
+            kind={kind}
+            mode={mode}
+            sockets={sockets}
+            air={air}
+            hung={hung}
+            set={(change) => setHung((now) => ({ ...now, ...change }))}
+          />
+        )}
+        {!kind?.link && (
           <Flex gap="10px" wrap="wrap">
-            <PlainField
-              label="MAC on its label"
-              width="48%"
-              mono
-              value={mac}
-              placeholder="00:00:5E:00:53:01"
-              hint={
-                sold.wifi?.some((one) => one.ssid.includes('{mac4}'))
-                  ? 'Empty: its Wi-Fi name ends in 0000.'
-                  : undefined
-              }
-              onChange={setMac}
-            />
-            {!asks && (
+            <PlainField label="Name" width="48%" value={name ?? proposed} onChange={setName} />
+            {sold && !asks && (
               <PlainField
                 label="Address on its label"
                 width="48%"
@@ -230,13 +246,14 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
         ) : (
           !kind?.link && (
             <Text textStyle="note">
-              It comes with its default settings and lies on the table: plans may use it so. Press its sockets
-              to lay the cables.
+              {hung.socket || hung.join
+                ? 'All else is taken as its carton says, until somebody looks.'
+                : 'It comes with its default settings and lies on the table: plans may use it so. Press its sockets to lay the cables.'}
             </Text>
           )
         )}
-        {kind && <KindWords kind={kind} />}
         <Problem>{problem}</Problem>
+        {kind && <KindWords kind={kind} />}
         {/* Enter in any field of a form presses its submit button. */}
         <button type="submit" hidden aria-hidden tabIndex={-1} />
       </Flex>

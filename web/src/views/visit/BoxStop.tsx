@@ -12,8 +12,10 @@ import { Toggle } from '../../parts/Toggle'
 import { KeepKind } from '../kit/KeepKind'
 import { KindWords } from '../kit/KindWords'
 import { kindOptions } from '../kit/kindOptions'
+import { completeMac } from '../stairs/newBox'
 import { useSettings } from '../stairs/useSettings'
 import { Photos } from './Photos'
+import { useSeenMacs } from './useSeenMacs'
 
 /** What a label says beside the MAC, as it stands there. */
 const labelFields = [
@@ -36,6 +38,7 @@ export function BoxStop({ id }: { id: string }) {
   const { attempt, orSay } = useSettings()
   const { data: kinds = [] } = useQuery(kitShelf)
   const [isKeeping, setKeeping] = useState(false)
+  const seenMacs = useSeenMacs()
   const box = (house.document.devices ?? []).find((one) => one.id === id)
   if (!box) return <Text>This box is not in the house any more.</Text>
   const rooms = (house.document.rooms ?? []).map((room) => room.name)
@@ -82,7 +85,12 @@ export function BoxStop({ id }: { id: string }) {
           kind="name"
           value={box.mac ?? ''}
           placeholder="00:00:5E:00:53:01"
-          commit={(mac) => describe({ mac: mac || undefined }, 'mac')}
+          hint={
+            seenMacs.length > 0 && !box.mac
+              ? 'Its last digits are enough: the list has the others.'
+              : undefined
+          }
+          commit={(mac) => describe({ mac: completeMac(mac, seenMacs) || undefined }, 'mac')}
         />
         {labelFields.map(({ field, ...look }) => (
           <DraftField

@@ -125,6 +125,7 @@ function Read({ paste, isStale }: { paste: Paste; isStale: boolean }) {
       </Box>
     )
   const things = open.filter((one) => one.isThing).length
+  const corrections = open.filter((one) => !one.isThing)
   return (
     <Box opacity={isStale ? 0.6 : 1} aria-busy={isStale || undefined}>
       <Heading as="h3" textStyle="section" mb="4px">
@@ -147,6 +148,28 @@ function Read({ paste, isStale }: { paste: Paste; isStale: boolean }) {
       ))}
       {open.length > 0 ? (
         <>
+          <Flex gap="10px" align="center" mt="10px" wrap="wrap">
+            <Press kind="main" onClick={() => takeIn(open)}>
+              Take all into the house
+            </Press>
+            {things > 0 && corrections.length > 0 && (
+              <Press
+                title="For while not every box is in the house: a line may be one of them."
+                onClick={() => takeIn(corrections)}
+              >
+                Only the {count(corrections.length, 'correction')}
+              </Press>
+            )}
+            <Text color="quiet">
+              {[
+                things ? count(things, 'new thing') : '',
+                open.length - things ? count(open.length - things, 'correction') : '',
+              ]
+                .filter(Boolean)
+                .join(', ')}
+            </Text>
+          </Flex>
+          <Problem mt="8px">{problem}</Problem>
           <Box
             as="ul"
             listStyleType="none"
@@ -166,26 +189,12 @@ function Read({ paste, isStale }: { paste: Paste; isStale: boolean }) {
               />
             ))}
           </Box>
-          <Flex gap="10px" align="center" mt="14px" wrap="wrap">
-            <Press kind="main" onClick={() => takeIn(open)}>
-              Take all into the house
-            </Press>
-            <Text color="quiet">
-              {[
-                things ? count(things, 'new thing') : '',
-                open.length - things ? count(open.length - things, 'correction') : '',
-              ]
-                .filter(Boolean)
-                .join(', ')}
-            </Text>
-          </Flex>
         </>
       ) : (
         <Text mt="10px" color="quiet">
           All of it is in the house already, or says nothing that belongs there.
         </Text>
       )}
-      <Problem mt="8px">{problem}</Problem>
     </Box>
   )
 }

@@ -1,17 +1,17 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import type { CableRun, House, Room, Walk } from '../../api/types'
+import type { CableRun, Room, Walk } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { useDescribe } from '../../layout/useDescribe'
 import { Choice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
 import { Form, Send } from '../../parts/Form'
 import { idOf } from '../../parts/idOf'
-import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { Toggle } from '../../parts/Toggle'
 import { useSettings } from '../stairs/useSettings'
+import { NewRoom } from './NewRoom'
 
 const media = [
   { value: 'ethernet', label: 'a data cable' },
@@ -134,7 +134,7 @@ export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
       </Box>
       <NewRoom
         rooms={rooms}
-        add={(room) => describe({ rooms: [...rooms, room] })}
+        add={(more) => describe({ rooms: [...rooms, ...more] })}
         boxes={document_.devices ?? []}
       />
       <Heading as="h4" fontSize="15px" mt="16px" mb="4px">
@@ -182,47 +182,6 @@ export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
         <NewRun rooms={rooms} runs={runs} add={(run) => describe({ runs: [...runs, run] })} />
       )}
     </Box>
-  )
-}
-
-function NewRoom(props: {
-  rooms: Room[]
-  boxes: NonNullable<House['devices']>
-  add: (room: Room) => Promise<string | undefined>
-}) {
-  const { rooms, boxes, add } = props
-  const [name, setName] = useState('')
-  const [floor, setFloor] = useState('0')
-  const [problem, setProblem] = useState<string>()
-  const known = rooms.flatMap((room) => [room.id.toLowerCase(), room.name.toLowerCase()])
-  // Words that boxes stand in and that are no listed room yet.
-  const said = [...new Set(boxes.flatMap((box) => (box.room ? [box.room] : [])))].filter(
-    (word) => !known.includes(word.toLowerCase()),
-  )
-  const send = async () => {
-    if (!name.trim()) return setProblem('Room: empty. Write what the household calls it.')
-    const there = rooms.find((room) => room.name.toLowerCase() === name.trim().toLowerCase())
-    if (there) return setProblem(`There is a room ${there.name} already.`)
-    if (!Number.isInteger(Number(floor)))
-      return setProblem(`Floor: “${floor}” is no floor. Write 0 for the ground floor.`)
-    const failed = await add({
-      id: idOf(
-        name,
-        rooms.map((room) => room.id),
-      ),
-      name: name.trim(),
-      floor: Number(floor),
-    } as Room)
-    setProblem(failed)
-    if (!failed) setName('')
-  }
-  return (
-    <Form gap="8px" align="end" mt="6px" onSend={send}>
-      <PlainField label="Another room" width="170px" value={name} options={said} onChange={setName} />
-      <PlainField label="Floor" width="64px" mono kind="number" value={floor} onChange={setFloor} />
-      <Send>Add the room</Send>
-      <Problem flexBasis="100%">{problem}</Problem>
-    </Form>
   )
 }
 

@@ -1,15 +1,13 @@
-import { Box, Flex, Text } from '@chakra-ui/react'
-import { Link } from 'react-router'
+import { Box, Text } from '@chakra-ui/react'
 import type { Walk } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { Copy } from '../../parts/Copy'
-import { useMarks } from '../../state/marks'
 import { MarkedBar } from '../stairs/MarkedBar'
+import { ThingRow } from './ThingRow'
 
 /** Whom the house serves, and where each hangs; several are put on one Wi-Fi, or keep their addresses, at once. */
 export function ThingsStop({ pingAll }: { pingAll: Walk['pingAll'] }) {
-  const { job, house } = useJob()
-  const { marked, toggle } = useMarks()
+  const { house } = useJob()
   const things = house.document.endpoints ?? []
   const at = new Map(house.interfaces.map((one) => [one.owner, one.candidates[0]?.address?.split('/')[0]]))
   return (
@@ -30,6 +28,11 @@ export function ThingsStop({ pingAll }: { pingAll: Walk['pingAll'] }) {
           ))}
         </Box>
       )}
+      {things.length > 1 && (
+        <Text textStyle="note" mb="4px" hideBelow="md">
+          Where each hangs, and its room. By key: a first letter chooses, Enter goes on to the next row.
+        </Text>
+      )}
       <Box
         as="ul"
         listStyleType="none"
@@ -37,39 +40,7 @@ export function ThingsStop({ pingAll }: { pingAll: Walk['pingAll'] }) {
         borderColor="hairline"
       >
         {things.map((thing) => (
-          <Flex
-            as="li"
-            key={thing.id}
-            borderBottom="1px solid"
-            borderColor="hairline"
-            align="center"
-            gap="10px"
-            minH={{ base: 'thumb', md: '34px' }}
-          >
-            <label className="mark">
-              <input
-                type="checkbox"
-                checked={marked.includes(thing.id)}
-                aria-label={`Mark ${thing.name}`}
-                onChange={() => toggle(thing.id)}
-              />
-            </label>
-            <Box flex="1" minW="0">
-              <Link
-                to={`/job/${job.id}/stairs?box=${encodeURIComponent(thing.id)}`}
-                style={{ overflowWrap: 'anywhere' }}
-                dir="auto"
-              >
-                {thing.name}
-              </Link>
-            </Box>
-            <Text fontFamily="mono" fontSize="14px">
-              {at.get(thing.id) ?? 'no address'}
-            </Text>
-            <Text fontFamily="mono" fontSize="13px" color="quiet" hideBelow="md" w="150px">
-              {thing.mac ?? 'no MAC'}
-            </Text>
-          </Flex>
+          <ThingRow key={thing.id} thing={thing} address={at.get(thing.id) ?? undefined} />
         ))}
       </Box>
       <Box mt="10px">

@@ -1,14 +1,18 @@
 import './thread.css'
-import { Box, Text } from '@chakra-ui/react'
+import { Text } from '@chakra-ui/react'
+import { useRef } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import type { Stop } from '../../api/types'
 import { keyOf } from './stops'
+import { useArrowList } from './useArrowList'
 
 /** The stops in the order a person walks, each done or open. */
 export function Thread({ stops, current }: { stops: Stop[]; current: string }) {
   const [params] = useSearchParams()
+  const list = useRef<HTMLOListElement>(null)
+  const along = useArrowList(list)
   return (
-    <Box as="ol" className="thread" aria-label="Stops of the walk">
+    <ol className="thread" aria-label="Stops of the walk" ref={list} onKeyDown={along}>
       {stops.map((stop) => {
         const key = keyOf(stop)
         const to = new URLSearchParams(params)
@@ -30,6 +34,6 @@ export function Thread({ stops, current }: { stops: Stop[]; current: string }) {
           </li>
         )
       })}
-    </Box>
+    </ol>
   )
 }

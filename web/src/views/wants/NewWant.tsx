@@ -1,5 +1,5 @@
 import { Box, Checkbox, Heading, Text } from '@chakra-ui/react'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import type { House, Need } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
@@ -9,28 +9,36 @@ import { Problem } from '../../parts/Problem'
 import { useFormDraft } from '../../parts/useDraft'
 import { fillIn, type Kind } from './fillIn'
 
+/** Each begins with a letter of its own as far as it goes: a key chooses it. */
 const kinds: { value: Kind; label: string }[] = [
-  { value: 'internet', label: '… has internet' },
-  { value: 'reach', label: '… reaches …' },
-  { value: 'single-nat', label: '… is translated once at most' },
-  { value: 'fixed-address', label: '… keeps its address' },
-  { value: 'inbound', label: '… can be reached from outside' },
-  { value: 'one-name', label: 'One Wi-Fi name everywhere' },
-  { value: 'own-names', label: 'A Wi-Fi name of its own for each box' },
-  { value: 'tunnel', label: 'A work tunnel uses …' },
-  { value: 'guests-apart', label: 'Guests on … are kept apart' },
-  { value: 'keep-name', label: 'The Wi-Fi name … and its password stay' },
-  { value: 'sockets', label: '… free sockets in …' },
-  { value: 'dns', label: 'Names are asked of …' },
-  { value: 'speed', label: 'At least … Mb/s in or for …' },
+  { value: 'internet', label: 'has internet' },
+  { value: 'reach', label: 'reaches another' },
+  { value: 'single-nat', label: 'is translated once at most' },
+  { value: 'fixed-address', label: 'keeps its address' },
+  { value: 'inbound', label: 'can be reached from outside' },
+  { value: 'one-name', label: 'one Wi-Fi name everywhere' },
+  { value: 'own-names', label: 'a Wi-Fi name of its own for each box' },
+  { value: 'tunnel', label: 'tunnel for work uses …' },
+  { value: 'guests-apart', label: 'guests on … are kept apart' },
+  { value: 'keep-name', label: 'Wi-Fi name … and its password stay' },
+  { value: 'sockets', label: 'free sockets in …' },
+  { value: 'dns', label: 'DNS: names are asked of …' },
+  { value: 'speed', label: 'speed: at least … Mb/s in or for …' },
+  { value: 'coverage', label: 'every room: at least … Mb/s over Wi-Fi' },
 ]
 
 /** Every room that somebody has named, then every thing. */
 function placesOf(document: House): { value: string; label: string }[] {
   const things = document.endpoints ?? []
-  const named = [...(document.devices ?? []), ...things].flatMap((one) => (one.room ? [one.room] : []))
+  const listed = document.rooms ?? []
+  const nameOf = (word: string) => listed.find((room) => room.id === word)?.name ?? word
+  const named = [...(document.devices ?? []), ...things].flatMap((one) =>
+    one.room ? [nameOf(one.room)] : [],
+  )
   return [
-    ...[...new Set(named)].sort().map((room) => ({ value: `room ${room}`, label: `in ${room}` })),
+    ...[...new Set([...listed.map((room) => room.name), ...named])]
+      .sort()
+      .map((room) => ({ value: `room ${room}`, label: `in ${room}` })),
     ...things.map((thing) => ({ value: `thing ${thing.id}`, label: `for ${thing.name}` })),
   ]
 }
@@ -64,6 +72,7 @@ export function NewWant() {
   const { from, to, discovery, nice, servers, protocol, port, prefix, network, room, count, mbps, place } =
     values
   const [problem, setProblem] = useState<string>()
+  const form = useRef<HTMLDivElement>(null)
 
   const one = from || things[0]?.value || ''
   const other = to || things.find((thing) => thing.value !== one)?.value || ''
@@ -112,10 +121,12 @@ export function NewWant() {
     setProblem(failed?.message)
     if (failed) return
     drop()
+    // The next one begins where this one began.
+    form.current?.querySelector('select')?.focus()
   }
 
   return (
-    <Box as="section" mt="24px" aria-label="Add a want">
+    <Box as="section" mt="24px" aria-label="Add a want" ref={form}>
       <Heading as="h3" fontSize="16px" mb="8px">
         Add a want
       </Heading>
@@ -158,6 +169,9 @@ export function NewWant() {
             <PlainField label="How many" width="90px" value={count} onChange={(count) => set({ count })} />
             <PlainField label="Room" width="150px" value={room} onChange={(room) => set({ room })} />
           </>
+        )}
+        {kind === 'coverage' && (
+          <PlainField label="Mb/s at least" width="110px" value={mbps} onChange={(mbps) => set({ mbps })} />
         )}
         {kind === 'speed' && (
           <>

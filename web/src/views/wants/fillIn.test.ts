@@ -48,6 +48,7 @@ test.each([
   ['sockets', { count: 'many' }, /^Sockets: “many”/],
   ['sockets', { room: ' ' }, /^Room: Missing/],
   ['speed', { mbps: '0' }, /^Mb\/s: “0”/],
+  ['coverage', { mbps: '' }, /^Mb\/s: “”/],
 ] as const)('a %s that lacks something says what', (kind, wrong, says) => {
   expect(fillIn(kind, { ...blanks, ...wrong })).toMatch(says)
 })

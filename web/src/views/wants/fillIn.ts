@@ -61,16 +61,21 @@ export function fillIn(kind: Kind, blanks: Blanks): Need | string {
       if (!blanks.room.trim()) return 'Room: Missing. Write the room, such as study.'
       return { kind, id, room: blanks.room.trim(), count: Number(blanks.count) }
     case 'speed': {
-      const mbps = Number(blanks.mbps.trim().replace(',', '.'))
-      if (!(mbps > 0)) return `Mb/s: “${blanks.mbps}” is no speed. Write a number above nought, such as 50.`
+      const mbps = rateIn(blanks.mbps)
+      if (typeof mbps === 'string') return mbps
       const [, what, name = ''] = blanks.place.match(/^(room|thing) (.*)$/) ?? []
       return what === 'room' ? { kind, id, mbps, room: name } : { kind, id, mbps, endpoint: name }
     }
     case 'coverage': {
-      const mbps = Number(blanks.mbps.trim().replace(',', '.'))
-      return { kind, id, mbps }
+      const mbps = rateIn(blanks.mbps)
+      return typeof mbps === 'string' ? mbps : { kind, id, mbps }
     }
   }
+}
+
+function rateIn(text: string): number | string {
+  const mbps = Number(text.trim().replace(',', '.'))
+  return mbps > 0 ? mbps : `Mb/s: “${text}” is no speed. Write a number above nought, such as 50.`
 }
 
 /** Undefined where none is written. */

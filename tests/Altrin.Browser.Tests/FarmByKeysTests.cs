@@ -1,0 +1,159 @@
+using System.Text.Json.Nodes;
+
+namespace Altrin.Browser.Tests;
+
+/// <summary>Hawthorn Farm from nothing, by key alone: pasted what is pasted on site, the rest typed, picked or left as proposed.</summary>
+public sealed class FarmByKeysTests : HandTest
+{
+    private const string Cable = "Its cable comes from", Over = "over", SetAs = "It is set as", Joins = "It joins";
+
+    [Fact]
+    public void The_farm_is_entered_from_nothing_within_600_keys()
+    {
+        try { Go(); } catch { Browser.Picture("/tmp/farm.png"); File.WriteAllText("/tmp/farm.json", Found()["document"]!.ToJsonString()); throw; }
+    }
+
+    private void Go()
+    {
+        var typist = new Typist(Browser);
+        var wants = 0;
+        Browser.Go(Server.Address);
+        Browser.UntilText("New job");
+        typist.To("Name of the house");
+        typist.Key("Hawthorn Farm" + Enter);
+        Browser.UntilText("There is no gateway yet");
+        Job = new Uri(Browser.Url).Segments[2].TrimEnd('/');
+        typist.Note("job");
+        typist.To("In which room does the line come in?");
+        typist.Key("entry");
+        typist.Down("What kind of box stands there?", "Gateway with pass-through");
+        typist.Pick("What line is it?", "f", "fibre");
+        typist.Key(Enter);
+        Browser.UntilText("Which outside address");
+        typist.Note("begin");
+        // All that the laptop is shown in the kitchen.
+        typist.Key("v");
+        Browser.Css("[role=dialog] textarea");
+        typist.To("Paste here");
+        typist.Paste(Farm.Laptop + Farm.Clients + Farm.Others + Farm.Air);
+        Browser.UntilText("Windows, neighbours");
+        typist.Key(Escape);
+        typist.Note("paste");
+        Add("", "Router with WDS", "kitchen", "02", (Cable, "I", "ISP gateway"));
+        Take("Only the …");
+        Add("man", "Managed switch with power", "pantry", "03", (Cable, "K", "Kitchen router"));
+        Add("ce", "Ceiling access point with injector", "landing", "04", (Cable, "P", "Pantry switch"));
+        Add("", "Router with access-point, bridge", "cottage", "05", (Cable, "P", "Pantry switch"), (SetAs, "a", "access point"));
+        Add("me", "Mesh satellite", "hall", "06");
+        Add("me", "Mesh satellite", "east wing", "07");
+        Add("pl", "Plug-in repeater, 2.4 GHz", "dairy", "08");
+        Add("", "Router with WDS", "barn", "09", (SetAs, "W", "WDS bridge"), (Joins, "h", "hawthorn, 2.4 GHz"));
+        Add("w", "Wireless bridge for wired", "lounge", "0A", (Joins, "h", "hawthorn, 5 GHz"));
+        Add("o", "Old router, 2.4 GHz, 300", "workshop", "0B", (Cable, "K", "Kitchen router"), (Over, "t", "the mains"));
+        Add("s", "Switch, 5 sockets", "attic", "", (Cable, "K", "Kitchen router"), (Over, "a", "an aerial"));
+        Take("Take all into the house");
+        // Whom the house serves: by what each hangs on, and where.
+        Stop("What is on it now");
+        Row("Office printer", "Attic switch", "Attic");
+        Row("File store", "Attic switch", "Attic");
+        Row("Camera recorder", "Pantry switch", "Pantry");
+        Row("Bedroom tablet", room: "Landing");
+        Row("Office laptop", room: "Landing");
+        Row("Games console", "East wing satellite", "East wing");
+        Row("Milk tank sensor", room: "Dairy");
+        Row("Guest’s phone", room: "Cottage");
+        Row("Guest’s tablet", room: "Landing");
+        Row("Telephone adapter", "ISP gateway", "Entry");
+        Row("Milling machine", "Workshop router", "Workshop");
+        Row("Bench computer", room: "Workshop");
+        typist.Key(Tab);
+        typist.Note("places of things");
+        // What the household wants.
+        typist.Key("2");
+        Browser.UntilText("What the household wants");
+        typist.To("Sentence");
+        Want("Kitchen phone has internet", ("Who", "Kitchen phone"));
+        Want("Telephone adapter has internet", ("Who", "Telephone adapter"));
+        Want("Milk tank sensor has internet", ("Who", "Milk tank sensor"));
+        Want("Milling machine has internet", ("Who", "Milling machine"));
+        Want("Office laptop reaches Office printer", "r", ("Who", "Office laptop"), ("Whom", "Office printer"), ("Port, if it matters", "9100"), ("found by name too", " "));
+        Want("Kitchen phone reaches Barn camera", ("Who", "Kitchen phone"), ("Whom", "Barn camera"), ("Port, if it matters", "554"));
+        Want("Camera recorder can be reached", "c", ("Who", "Camera recorder"), ("Port", "8443"));
+        Want("Guests on hawthorn-guests", "g");
+        Want("File store keeps", "k", ("Who", "File store"));
+        Want("The Wi-Fi name hawthorn", "w", ("Wi-Fi name", "hawthorn"));
+        Want("tunnel", "t");
+        Want("free socket", "f", ("Room", "Pantry"));
+        Want("Mb/s", "s", ("Mb/s at least", "40"), ("Where", "in workshop"));
+        typist.Note("wants");
+        TestContext.Current.SendDiagnosticMessage($"{typist.Keys}: {string.Join("; ", typist.Spent)}");
+        File.WriteAllText("/tmp/farm.json", Found()["document"]!.ToJsonString());
+        Browser.Picture("/tmp/farm.png");
+
+        void Add(string letters, string kind, string room, string mac, params (string List, string First, string Chosen)[] more)
+        {
+            typist.Key("n");
+            Browser.Css("[role=dialog]");
+            typist.Down("What is it?", kind, letters);
+            typist.Write("Room", room);
+            if (mac.Length > 0) typist.Write("MAC on its label", mac);
+            foreach (var (list, first, chosen) in more) typist.Pick(list, first, chosen);
+            typist.Key(Enter);
+            Browser.Until(() => Browser.Count("[role=dialog]") == 0, $"the sheet of {kind} to close");
+            typist.Note($"{kind} in {room}");
+        }
+
+        void Stop(string name)
+        {
+            // The key of the stage goes to its title; the stops of the walk after it are one stop of the Tab key.
+            typist.Key("1");
+            typist.To(() => Browser.Run("return document.activeElement.closest('.thread') !== null") is true, "the thread");
+            var steps = (long)Browser.Run("const all = [...document.querySelectorAll('.thread a')]; return all.findIndex((one) => one.innerText.startsWith(arguments[0])) - all.indexOf(document.activeElement)", name)!;
+            for (var n = 0; n < Math.Abs(steps); n++) typist.Key(steps > 0 ? Down : Up);
+            typist.Key(Enter);
+            Browser.Until(() => Browser.Css("h3[data-stop]").Text.StartsWith(name, StringComparison.Ordinal), name);
+            typist.Note($"to {name}");
+        }
+
+        void Row(string thing, string? on = null, string? room = null)
+        {
+            var column = $"Room of {thing}";
+            typist.To(() => Browser.Focus.StartsWith("Room of ", StringComparison.Ordinal), "a room");
+            for (var n = 0; n < 30 && Browser.Focus != column; n++) typist.Key(Enter);
+            Assert.Equal(column, Browser.Focus);
+            if (on is not null)
+            {
+                typist.Back();
+                typist.Down($"{thing} hangs on", on, on[..1]);
+                typist.Key(Tab);
+            }
+            if (room is not null) typist.Down(column, room.ToLowerInvariant(), room[..1].ToLowerInvariant());
+        }
+
+        void Want(string sentence, params object[] blanks)
+        {
+            if (blanks.Length > 0 && blanks[0] is string kind) typist.Letters(kind);
+            foreach (var (label, text) in blanks.OfType<(string, string)>())
+            {
+                typist.To(label);
+                if (Browser.Run("return document.activeElement.tagName") is not "SELECT") typist.Key(text);
+                else if ((string)Browser.Run("return document.activeElement.selectedOptions[0].text")! != text) typist.Down(label, text, text.StartsWith("in ", StringComparison.Ordinal) ? text : text[..2].ToLowerInvariant());
+            }
+            typist.Key(Enter);
+            Browser.Until(() => Found()["document"]!["needs"]?.AsArray().Count is { } now && now > wants && (wants = now) > 0, sentence);
+            Browser.Until(() => Browser.Focus == "Sentence", "the next");
+        }
+
+        void Take(string button)
+        {
+            typist.Key("v");
+            Browser.Css("[role=dialog] textarea");
+            Browser.Until(() => Browser.Count("[role=dialog] button") > 3, "the paste");
+            typist.To(button);
+            typist.Key(Enter);
+            Browser.UntilText("taken into the house");
+            typist.Key(Escape);
+            typist.Note(button);
+        }
+    }
+}

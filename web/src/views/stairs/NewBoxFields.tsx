@@ -1,0 +1,68 @@
+import { Flex } from '@chakra-ui/react'
+import type { JoinChoice, KitView } from '../../api/types'
+import { Choice } from '../../parts/Choice'
+import { joinValue } from './newBox'
+
+export type Hung = { socket: string; medium: 'ethernet' | 'powerline' | 'coax'; mode: string; join: string }
+
+export const notHung: Hung = { socket: '', medium: 'ethernet', mode: '', join: '' }
+
+/** How a box that is there already hangs on the house: by a cable, by radio, or not at all. */
+export function NewBoxFields(props: {
+  kind: KitView
+  mode: KitView['modes'][number] | undefined
+  sockets: { value: string; label: string }[]
+  air: JoinChoice[]
+  hung: Hung
+  set: (change: Partial<Hung>) => void
+}) {
+  const { kind, mode, sockets, air, hung, set } = props
+  const joins = mode?.joins && !hung.socket
+  return (
+    <Flex gap="10px" wrap="wrap">
+      {mode?.socket && sockets.length > 0 && (
+        <Choice
+          label="Its cable comes from"
+          width="48%"
+          value={hung.socket}
+          options={[{ value: '', label: 'no cable' }, ...sockets]}
+          onChange={(socket) => set({ socket })}
+        />
+      )}
+      {hung.socket && (
+        <Choice
+          label="over"
+          width="48%"
+          value={hung.medium}
+          options={[
+            { value: 'ethernet', label: 'a data cable' },
+            { value: 'powerline', label: 'the mains' },
+            { value: 'coax', label: 'an aerial cable' },
+          ]}
+          onChange={(medium) => set({ medium })}
+        />
+      )}
+      {kind.modes.length > 1 && (
+        <Choice
+          label="It is set as"
+          width="48%"
+          value={mode?.mode ?? ''}
+          options={kind.modes.map((one) => ({ value: one.mode, label: one.say }))}
+          onChange={(to) => set({ mode: to })}
+        />
+      )}
+      {joins && air.length > 0 && (
+        <Choice
+          label="It joins"
+          width="48%"
+          value={hung.join}
+          options={[
+            { value: '', label: 'nobody’s Wi-Fi' },
+            ...air.map((one) => ({ value: joinValue(one), label: `${one.ssid}, ${one.band} GHz` })),
+          ]}
+          onChange={(join) => set({ join })}
+        />
+      )}
+    </Flex>
+  )
+}

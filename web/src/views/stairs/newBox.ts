@@ -1,0 +1,91 @@
+import type { Action, Device, JoinChoice, KitView, Socket } from '../../api/types'
+import { takeFromShelf } from '../kit/takeFromShelf'
+
+type KitMode = KitView['modes'][number]
+
+/** What a box of a group is called until somebody names it. */
+const stems: Record<KitView['group'], string> = {
+  gateway: 'Gateway',
+  router: 'Second router',
+  mesh: 'Mesh unit',
+  repeater: 'Repeater',
+  'access-point': 'Access point',
+  bridge: 'Bridge',
+  switch: 'Switch',
+  link: 'Pair',
+}
+
+/** “Hall satellite”: most households call their boxes by the room. Without a room by what it is. */
+export function stemFor(kind: KitView | undefined, mode: KitMode | undefined, room: string): string {
+  const stem = stems[kind?.group ?? 'router']
+  const place = room.trim()
+  if (!place || !kind) return stem
+  const what = mode?.sendsWhatItJoins
+    ? 'satellite'
+    : kind.group === 'router'
+      ? (mode?.say ?? 'router')
+      : stem.toLowerCase()
+  return `${place[0].toUpperCase()}${place.slice(1)} ${what}`
+}
+
+/** The whole of a MAC of which the last digits were read off the label, where one that was pasted, and no other, ends so; else what stands there. */
+export function completeMac(text: string, seen: string[]): string {
+  const end = text.trim().replace(/[:.-]/g, '').toUpperCase()
+  if (!/^[0-9A-F]{2,11}$/.test(end)) return text.trim()
+  const whole = [...new Set(seen)].filter((mac) => mac.replaceAll(':', '').endsWith(end))
+  return whole.length === 1 ? whole[0] : text.trim()
+}
+
+/** What a box is found as, beyond what its carton says. */
+export type AsFound = {
+  id: string
+  name: string
+  room: string
+  mac: string
+  address: string
+  mode: KitMode | undefined
+  /** Into which socket of the house its cable goes; none: it joins, or lies on the table. */
+  socket: Socket | null
+  medium: 'ethernet' | 'powerline' | 'coax'
+  join: JoinChoice | null
+  cable: string
+}
+
+/** The deeds that put it into the house as it was found there. */
+export function boxDeeds(kind: KitView, found: AsFound): Action[] {
+  const { id, mode, socket, join } = found
+  const sold = kind.sold as Device
+  const deeds = takeFromShelf(kind, {
+    id,
+    name: found.name,
+    room: found.room || undefined,
+    mac: found.mac || undefined,
+    address: found.address || undefined,
+  })
+  if (mode && mode.mode !== sold.mode) deeds.push({ do: 'set-mode', device: id, mode: mode.mode })
+  if (socket && mode?.socket)
+    deeds.push({
+      do: 'plug-cable',
+      cable: { id: found.cable, a: socket, b: { device: id, port: mode.socket }, medium: found.medium },
+    })
+  const radio = join && mode?.joins && !socket ? radioFor(sold, join) : undefined
+  if (!join || !radio) return deeds
+  const network = {
+    radio,
+    ssid: join.ssid,
+    security: join.security,
+    ...(join.key ? { key: join.key } : {}),
+  }
+  deeds.push({ do: 'set-uplink', device: id, uplink: network })
+  if (mode?.sendsWhatItJoins) deeds.push({ do: 'set-wifi', device: id, place: 0, network })
+  return deeds
+}
+
+const radioFor = (sold: Device, join: JoinChoice) =>
+  (sold.radios ?? []).find((radio) => radio.band === join.band)?.id
+
+/** The networks of the house that a box of the kind has a radio for. */
+export const joinableBy = (kind: KitView | undefined, air: JoinChoice[]): JoinChoice[] =>
+  air.filter((one) => kind?.sold && radioFor(kind.sold, one) !== undefined)
+
+export const joinValue = (one: JoinChoice) => `${one.band}/${one.ssid}/${one.security}/${one.key ?? ''}`

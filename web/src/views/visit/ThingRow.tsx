@@ -1,0 +1,97 @@
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { Link } from 'react-router'
+import type { Endpoint } from '../../api/types'
+import { useJob } from '../../layout/JobContext'
+import { DraftChoice } from '../../parts/Choice'
+import { useMarks } from '../../state/marks'
+import { connections } from '../stairs/connections'
+import { useSettings } from '../stairs/useSettings'
+
+/** A thing of the house, and what is asked of each: by what it hangs on, and in which room. */
+export function ThingRow({ thing, address }: { thing: Endpoint; address?: string }) {
+  const { job, house } = useJob()
+  const { marked, toggle } = useMarks()
+  const { orSay } = useSettings()
+  const places = connections(house, thing)
+  const now = places.find((one) => one.isCurrent)?.value ?? 'none'
+  const rooms = [
+    ...(house.document.rooms ?? []).map((room) => ({ value: room.id, label: room.name })),
+    ...[...new Set((house.document.devices ?? []).flatMap((box) => (box.room ? [box.room] : [])))]
+      .filter((word) => !(house.document.rooms ?? []).some((room) => isNamed(room, word)))
+      .map((word) => ({ value: word, label: word })),
+  ]
+  const room = rooms.find((one) => thing.room && isNamed({ id: one.value, name: one.label }, thing.room))
+  return (
+    <Flex
+      as="li"
+      borderBottom="1px solid"
+      borderColor="hairline"
+      align="center"
+      gap="4px 10px"
+      wrap="wrap"
+      py="4px"
+    >
+      <label className="mark">
+        <input
+          type="checkbox"
+          checked={marked.includes(thing.id)}
+          aria-label={`Mark ${thing.name}`}
+          onChange={() => toggle(thing.id)}
+        />
+      </label>
+      <Box flex="1 1 150px" minW="0">
+        <Link
+          to={`/job/${job.id}/stairs?box=${encodeURIComponent(thing.id)}`}
+          style={{ overflowWrap: 'anywhere' }}
+          dir="auto"
+        >
+          {thing.name}
+        </Link>
+        <Text fontFamily="mono" fontSize="13px" color="quiet" overflowWrap="anywhere">
+          {address ?? 'no address'} {thing.mac ?? ''}
+        </Text>
+      </Box>
+      <DraftChoice
+        label={`${thing.name} hangs on`}
+        bare
+        goOn={nextRow}
+        width="190px"
+        isOneOfMany
+        value={now}
+        options={places}
+        commit={(value) => {
+          const to = places.find((one) => one.value === value)?.to
+          return orSay(
+            to
+              ? { do: 'connect-endpoint', endpoint: thing.id, to }
+              : { do: 'unplug-endpoint', endpoint: thing.id },
+          )
+        }}
+      />
+      <DraftChoice
+        label={`Room of ${thing.name}`}
+        bare
+        goOn={nextRow}
+        width="130px"
+        isOneOfMany
+        value={room?.value ?? thing.room ?? ''}
+        options={[
+          { value: '', label: 'which room?' },
+          ...(thing.room && !room ? [{ value: thing.room, label: thing.room }] : []),
+          ...rooms,
+        ]}
+        commit={(to) => orSay({ do: 'describe-endpoint', thing: { ...thing, room: to || undefined } })}
+      />
+    </Flex>
+  )
+}
+
+/** As in a sheet of figures: to the same place of the row below. */
+function nextRow(from: HTMLElement) {
+  const row = from.closest('li')
+  const at = [...(row?.querySelectorAll('select') ?? [])].indexOf(from as HTMLSelectElement)
+  row?.nextElementSibling?.querySelectorAll('select')[at]?.focus()
+}
+
+const isNamed = (room: { id: string; name: string }, word: string) =>
+  [room.id, room.name].some((one) => one.toLowerCase() === word.toLowerCase())
