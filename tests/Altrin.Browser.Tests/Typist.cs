@@ -60,6 +60,15 @@ public sealed class Typist(Browser browser)
         browser.Until(() => ((string)browser.Run("const e = document.activeElement; return e.selectedOptions[0].text")!).StartsWith(chosen, StringComparison.Ordinal), $"{list} to say {chosen}");
     }
 
+    /// <summary>Along a list of links from where the focus is, by the arrows or from its ends.</summary>
+    public void Along(int from, int to, int count)
+    {
+        (string Start, int At)[] ways = [("", from), (OpenQA.Selenium.Keys.Home, 0), (OpenQA.Selenium.Keys.End, count - 1)];
+        var (start, at) = ways.MinBy(way => way.Start.Length + Math.Abs(to - way.At));
+        if (start.Length > 0) Key(start);
+        for (var n = 0; n < Math.Abs(to - at); n++) Key(to > at ? OpenQA.Selenium.Keys.ArrowDown : OpenQA.Selenium.Keys.ArrowUp);
+    }
+
     /// <summary>Goes to a list, by first letters near to what is chosen, and on by the arrows.</summary>
     public void Down(string list, string chosen, string letters = "")
     {

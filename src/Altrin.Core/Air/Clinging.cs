@@ -36,8 +36,8 @@ public static class Clinging
             {
                 if (at.Expected.Printed < ClearlyMore * now || (best is not null && at.Expected.Printed <= best.Value.At.Expected.Printed)) continue;
                 var box = house.Devices[at.Source!.Device];
-                // It cannot know how far a box is that stands nowhere.
-                if (box.Id == on || !air.Hearing.PlaceOf(at.Source.Device).IsListed || (!thing.Bands.IsEmpty && !thing.Bands.Contains(at.Source.Radio.Band))) continue;
+                // How far a box is that stands nowhere, or in another room that nobody has drawn, is a guess: no reason to send a thing there.
+                if (box.Id == on || !IsMeasured(house, place, air.Hearing.PlaceOf(at.Source.Device)) || (!thing.Bands.IsEmpty && !thing.Bands.Contains(at.Source.Radio.Band))) continue;
                 var known = box.Wifi.FirstOrDefault(network => network is { Enabled: true, Guest: false } && network.Radio == at.Source.Radio.Id && network.Ssid == join.Ssid && network.Key == join.Key && WirelessJoins.Speak(network.Security, join.Security ?? WifiSecurity.Open));
                 // Another name of the household with the same password is as good as known.
                 var network = known ?? box.Wifi.FirstOrDefault(one => one is { Enabled: true, Guest: false } && one.Radio == at.Source.Radio.Id && one.Key == join.Key && WirelessJoins.Speak(one.Security, join.Security ?? WifiSecurity.Open));
@@ -47,6 +47,10 @@ public static class Clinging
             yield return new(thing.Id, on, now, house.Devices[better.At.Source.Device].Id, better.At.Expected.Printed, better.At.Source.Radio.Id, better.Network, better.Network.Ssid == join.Ssid);
         }
     }
+
+    private static bool IsMeasured(NetworkDocument house, Place from, Place to) => to.IsListed && (from.Index == to.Index || (IsDrawn(house, from) && IsDrawn(house, to)));
+
+    private static bool IsDrawn(NetworkDocument house, Place place) => place.At is not null || house.Rooms[place.Index].Rect is not null;
 
     /// <summary>Whether the other is on another network, where the thing would no longer be among its own.</summary>
     private static bool IsAcross(NetworkState state, string on, string other) => state.InsideOf(on) != state.InsideOf(other);

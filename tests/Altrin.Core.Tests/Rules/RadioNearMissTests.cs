@@ -63,6 +63,19 @@ public class RadioNearMissTests
         Assert.Empty(Evaluation.Of(house).Findings);
     }
 
+    /// <summary>Another room that nobody has drawn is counted as one a couple of rooms away: no reason to send a thing there.</summary>
+    [Fact]
+    public void A_thing_is_not_sent_to_a_room_that_nobody_has_drawn()
+    {
+        // An old router beside the tablet, and a quick box elsewhere.
+        var house = Examples.House("hears-another-better").WithDevice("gw", box => box with { Radios = [.. box.Radios.Select(radio => radio with { Generation = "g", MaxWidthMHz = 20, Streams = 1 })] });
+        house = house with { Endpoints = [.. house.Endpoints.Select(thing => thing.Id == "tablet" ? thing with { Room = house.FindDevice("gw")!.Room, At = null } : thing)] };
+        house = house with { Devices = [.. house.Devices.Select(box => box.Name == "Den access point" ? box with { Room = "lounge" } : box)] };
+        bool Says(NetworkDocument of) => Evaluation.Of(of).Findings.Any(finding => finding.Rule == "hears-another-better");
+        Assert.True(Says(house));
+        Assert.False(Says(house with { Rooms = [.. house.Rooms.Select(room => room with { Rect = null })], Devices = [.. house.Devices.Select(box => box with { At = null })] }));
+    }
+
     [Fact]
     public void A_wds_pair_needs_the_same_fixed_channel_and_nothing_else()
     {

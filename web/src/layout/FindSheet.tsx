@@ -1,5 +1,6 @@
 import { Box, Input, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
+import { useMatch } from 'react-router'
 import { AddressText } from '../parts/AddressText'
 import { cardOf, focusOn } from '../parts/focusOn'
 import { fieldLook, typing } from '../parts/Labelled'
@@ -36,10 +37,13 @@ function Finder() {
   }, [house])
   const hits = all.filter((one) => one.words.includes(text.trim().toLowerCase()))
   const shown = hits.slice(0, mostShown)
+  const walks = useMatch('/job/:id/visit') !== null
   const take = (id: string) => {
-    turn({ open: null, box: id, tab: null })
-    // Where the work goes on: at the card.
-    focusOn(cardOf(id))
+    const isBox = house.document.devices?.some((one) => one.id === id)
+    const stop = !isBox ? 'things' : id === house.document.line?.device ? 'gateway' : `box:${id}`
+    turn({ open: null, tab: null, ...(walks ? { step: stop } : { box: id }) })
+    // Where the work goes on: at its stop of the walk, or at its card.
+    focusOn(walks ? '[data-stop]' : cardOf(id))
   }
   return (
     <>

@@ -1,10 +1,12 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { memo, useRef, useState } from 'react'
+import { useMatch } from 'react-router'
 import type { FindingView, ProvenFix } from '../api/types'
 import { Edge } from '../parts/Edge'
 import { Press } from '../parts/Press'
 import { whereNext } from '../parts/whereNext'
-import { useTools } from './JobContext'
+import { say } from '../state/notices'
+import { useJob, useTools } from './JobContext'
 
 /** What is wrong, who loses what, and the fixes that were simulated: the best one large, the others on request. */
 export const FindingCard = memo(function FindingCard(props: {
@@ -13,12 +15,33 @@ export const FindingCard = memo(function FindingCard(props: {
   isUntried: boolean
 }) {
   const { finding, isCured, isUntried } = props
-  const { plan, select } = useTools()
+  const { plan, act, select } = useTools()
+  const { side } = useJob()
+  // On the walk a finding is a question too: what is missing in the record may be set in the house.
+  const asks = useMatch('/job/:id/visit') !== null && side === 'found'
   const card = useRef<HTMLElement>(null)
   const plans = (fix: ProvenFix) => async () => {
     const next = whereNext(card.current)
     if (await plan(fix)) next()
   }
+  const isSo = (fix: ProvenFix) => async () => {
+    const next = whereNext(card.current)
+    const failed = await act(fix.actions, `It is so already: ${fix.say}`)
+    if (failed) say(failed.message, 'problem')
+    else next()
+  }
+  const soAlready = (fix: ProvenFix) =>
+    asks &&
+    !fix.actions.some((one) => one.do === 'add-device') && (
+      <Press
+        kind="plain"
+        onClick={isSo(fix)}
+        aria-label={`It is so already: ${fix.say}`}
+        title="The house has it so; only the record did not. It is noted as found."
+      >
+        it is so already
+      </Press>
+    )
   const [open, setOpen] = useState(false)
   const [first, ...others] = finding.fixes
   const fault = finding.severity === 'fault'
@@ -59,6 +82,7 @@ export const FindingCard = memo(function FindingCard(props: {
               {first.say}
             </Press>
           )}
+          {first && soAlready(first)}
           {others.length > 0 && (
             <Press onClick={() => setOpen(!open)} aria-expanded={open}>
               Other ways
@@ -82,7 +106,8 @@ export const FindingCard = memo(function FindingCard(props: {
             <li key={fix.say}>
               <Press onClick={plans(fix)} title={fix.deeds.join('\n')}>
                 {fix.say}
-              </Press>
+              </Press>{' '}
+              {soAlready(fix)}
             </li>
           ))}
         </Flex>

@@ -124,6 +124,9 @@ function Frame() {
     box: show('add'),
     paste: show('paste'),
     reach: show('reach'),
+    // Where there is no room for it beside the stage it is a sheet.
+    verdict: () =>
+      document.getElementById('verdict')?.checkVisibility() ? focusOn('#verdict') : show('verdict')(),
     trace: () => useTraced.getState().trace(screen.selected),
     cable: () => document.activeElement?.closest<HTMLElement>('[data-socket]')?.click(),
     list: show('keys'),

@@ -20,6 +20,8 @@ export function DraftField(props: {
   hint?: string
   /** Told what stands there while it is typed, and null when the field is left. */
   onType?: (text: string | null) => void
+  /** Of a field in a row of many: Enter goes on to the next row as well. */
+  goOn?: (from: HTMLElement) => void
   commit: (text: string) => Promise<string | undefined>
 }) {
   const {
@@ -54,7 +56,11 @@ export function DraftField(props: {
           void draft.put()
         }}
         onKeyDown={(event) => {
-          if (event.key === 'Enter' && !event.repeat) void draft.put()
+          if (event.key === 'Enter' && !event.repeat) {
+            // Leaving the field puts it in force.
+            if (props.goOn) props.goOn(event.currentTarget)
+            else void draft.put()
+          }
           if (event.key === 'Escape' && draft.isTyped()) {
             // What is typed goes first; the next Escape closes the panel.
             event.stopPropagation()

@@ -10,6 +10,7 @@ export const shortcuts = {
   find: { key: '/', say: 'find a box, a thing or an address' },
   paste: { key: 'v', say: 'paste what the laptop shows' },
   box: { key: 'n', say: 'a new box or thing' },
+  verdict: { key: 'g', say: 'go to the wants and findings' },
   trace: { key: 't', say: 'trace the way of the chosen thing to the street' },
   reach: { key: 'w', say: 'who reaches whom' },
   cable: { key: 'c', say: 'take the cable of the socket that has the focus; then press where it goes' },

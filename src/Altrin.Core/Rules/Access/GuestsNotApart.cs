@@ -35,21 +35,44 @@ public sealed class GuestsNotApart : IRule
         return fixes.ToImmutable();
     }
 
-    /// <summary>Where router and box share a cable and the router has guests of its own: one VLAN for both, tagged on that cable.</summary>
+    /// <summary>Where cables lead from the router to the box and the router has guests of its own: one VLAN for both, tagged all the way.</summary>
     private static ImmutableArray<InstallerAction>? Trunk(Facts facts, Device box, Device router, List<AirNetwork> open)
     {
         var place = router.Wifi.ToList().FindIndex(network => network.Guest);
-        var cable = facts.House.Cables.FirstOrDefault(one => (one.A.Device, one.B.Device) == (box.Id, router.Id) || (one.A.Device, one.B.Device) == (router.Id, box.Id));
-        if (place < 0 || cable is null) return null;
+        if (place < 0 || Way(facts.House, router, box) is not { } way) return null;
         var vlan = router.Wifi[place].Vlan ?? UsualGuestVlan;
         var actions = ImmutableArray.CreateBuilder<InstallerAction>();
         if (router.Wifi[place].Vlan != vlan) actions.Add(new SetWifi(router.Id, place, router.Wifi[place] with { Vlan = vlan }));
-        foreach (var end in new[] { Remedies.EndAt(cable, router.Id), Remedies.EndAt(cable, box.Id) })
+        foreach (var end in way)
         {
             var port = facts.Device(end.Device).FindPort(end.Port)!;
             if (!port.Tagged.Contains(vlan)) actions.Add(new SetPortVlan(end.Device, end.Port, port.Vlan) { Tagged = port.Tagged.Add(vlan) });
         }
         foreach (var one in open) actions.Add(new SetWifi(box.Id, one.Place, one.Network with { Vlan = vlan }));
         return actions.ToImmutable();
+    }
+
+    /// <summary>The sockets from the router to the box along the fewest cables, through boxes whose page can set VLANs.</summary>
+    private static List<Socket>? Way(NetworkDocument house, Device router, Device box)
+    {
+        var from = new Dictionary<string, (Cable Cable, string Before)> { [router.Id] = default };
+        var next = new Queue<string>([router.Id]);
+        while (next.TryDequeue(out var here) && !from.ContainsKey(box.Id))
+            foreach (var cable in house.Cables)
+            {
+                if (cable.A.Device != here && cable.B.Device != here) continue;
+                var far = cable.A.Device == here ? cable.B.Device : cable.A.Device;
+                if (far != box.Id && house.FindDevice(far) is not { Lan: not null, Traits: { KnowsVlans: true, IsOneNetwork: true } }) continue;
+                if (from.TryAdd(far, (cable, here))) next.Enqueue(far);
+            }
+        if (!from.ContainsKey(box.Id)) return null;
+        var way = new List<Socket>();
+        for (var at = box.Id; at != router.Id; at = from[at].Before)
+        {
+            way.Add(Remedies.EndAt(from[at].Cable, at));
+            way.Add(Remedies.EndAt(from[at].Cable, from[at].Before));
+        }
+        way.Reverse();
+        return way;
     }
 }

@@ -4134,6 +4134,7 @@ export interface components {
             socket: null | string;
             joins: boolean;
             sendsWhatItJoins: boolean;
+            mayGive: boolean;
         };
         KitView: {
             kit: string;

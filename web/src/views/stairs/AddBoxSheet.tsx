@@ -106,6 +106,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
       medium: hung.medium,
       join: air.find((one) => joinValue(one) === hung.join) ?? null,
       cable: freshId(document_, 'cable'),
+      gives: hung.gives ? hung.gives === 'yes' : undefined,
     })
   }
   const add = () =>

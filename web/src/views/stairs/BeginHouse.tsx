@@ -1,6 +1,6 @@
 import { Box, Heading, Text } from '@chakra-ui/react'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { kitShelf } from '../../api/queries'
 import type { Action, KitView } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
@@ -13,7 +13,16 @@ import { useFormDraft } from '../../parts/useDraft'
 import { kindOptions } from '../kit/kindOptions'
 import { takeFromShelf } from '../kit/takeFromShelf'
 
-const blank = { room: '', kit: 'gateway-modem-mode', sockets: '', address: '', technology: '', ssid: '' }
+const blank = {
+  room: '',
+  kit: 'gateway-modem-mode',
+  sockets: '',
+  address: '',
+  technology: '',
+  down: '',
+  up: '',
+  ssid: '',
+}
 
 /** The box at the line as much of it as is known: what the carton held, less what nobody has looked at yet. */
 function gatewayOf(kind: KitView, values: typeof blank, sockets: number): Action[] {
@@ -52,6 +61,12 @@ function gatewayOf(kind: KitView, values: typeof blank, sockets: number): Action
 
 /** An empty house: what is asked in one look before anything can be said of it. What is left empty is taken as boxes are usually sold, and said so. */
 export function BeginHouse({ isPart }: { isPart?: boolean }) {
+  // A job that has just begun goes on here; on a phone no keyboard jumps up before it is asked for.
+  const form = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    if (document.activeElement === document.body && !matchMedia('(pointer: coarse)').matches)
+      form.current?.querySelector('input')?.focus()
+  }, [])
   const { house } = useJob()
   const { act } = useTools()
   const { values, set, drop } = useFormDraft('begin', blank)
@@ -68,6 +83,17 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
       return setProblem(
         `Sockets: “${values.sockets}” is no number of sockets. Count those for the house: 1 to 48.`,
       )
+    const rates: { downMbps?: number; upMbps?: number } = {}
+    for (const [field, word] of [
+      ['downMbps', values.down],
+      ['upMbps', values.up],
+    ] as const) {
+      if (word.trim() === '') continue
+      const mbps = Number(word.trim().replace(',', '.'))
+      if (!(mbps > 0))
+        return setProblem(`Measured rate: “${word}” is no rate. Write Mb/s, such as 330, or leave it empty.`)
+      rates[field] = mbps
+    }
     // Quick fingers may be here before the shelf is.
     const found =
       kind ?? (await queries.ensureQueryData(kitShelf).catch(() => [])).find((one) => one.kit === values.kit)
@@ -80,6 +106,7 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
           device: 'gateway',
           port: 'line',
           ...(values.technology ? { technology: values.technology as 'fibre' } : {}),
+          ...rates,
         },
       },
     ]
@@ -92,6 +119,7 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
 
   return (
     <Box
+      ref={form}
       px={isPart ? 0 : { base: '16px', md: '24px' }}
       py={isPart ? 0 : '20px'}
       maxW="640px"
@@ -140,6 +168,20 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
             { value: 'satellite', label: 'satellite' },
           ]}
           onChange={(technology) => set({ technology })}
+        />
+        <PlainField
+          label="Mb/s down, measured"
+          width="150px"
+          kind="number"
+          value={values.down}
+          onChange={(down) => set({ down })}
+        />
+        <PlainField
+          label="Mb/s up"
+          width="100px"
+          kind="number"
+          value={values.up}
+          onChange={(up) => set({ up })}
         />
         {!isModem && (
           <PlainField

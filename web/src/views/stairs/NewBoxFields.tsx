@@ -3,9 +3,15 @@ import type { JoinChoice, KitView } from '../../api/types'
 import { Choice } from '../../parts/Choice'
 import { joinValue } from './newBox'
 
-export type Hung = { socket: string; medium: 'ethernet' | 'powerline' | 'coax'; mode: string; join: string }
+export type Hung = {
+  socket: string
+  medium: 'ethernet' | 'powerline' | 'coax'
+  mode: string
+  join: string
+  gives: '' | 'yes' | 'no'
+}
 
-export const notHung: Hung = { socket: '', medium: 'ethernet', mode: '', join: '' }
+export const notHung: Hung = { socket: '', medium: 'ethernet', mode: '', join: '', gives: '' }
 
 /** How a box that is there already hangs on the house: by a cable, by radio, or not at all. */
 export function NewBoxFields(props: {
@@ -61,6 +67,18 @@ export function NewBoxFields(props: {
             ...air.map((one) => ({ value: joinValue(one), label: `${one.ssid}, ${one.band} GHz` })),
           ]}
           onChange={(join) => set({ join })}
+        />
+      )}
+      {mode?.mayGive && (
+        <Choice
+          label="It gives addresses"
+          width="48%"
+          value={hung.gives || (mode === kind.modes[0] ? 'yes' : 'no')}
+          options={[
+            { value: 'no', label: 'no' },
+            { value: 'yes', label: 'yes, its DHCP is on' },
+          ]}
+          onChange={(gives) => set({ gives })}
         />
       )}
     </Flex>

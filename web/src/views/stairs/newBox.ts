@@ -49,20 +49,34 @@ export type AsFound = {
   medium: 'ethernet' | 'powerline' | 'coax'
   join: JoinChoice | null
   cable: string
+  /** Its DHCP server is on; undefined: as it is sold. */
+  gives?: boolean
 }
 
 /** The deeds that put it into the house as it was found there. */
 export function boxDeeds(kind: KitView, found: AsFound): Action[] {
   const { id, mode, socket, join } = found
   const sold = kind.sold as Device
-  const deeds = takeFromShelf(kind, {
-    id,
-    name: found.name,
-    room: found.room || undefined,
-    mac: found.mac || undefined,
-    address: found.address || undefined,
-  })
-  if (mode && mode.mode !== sold.mode) deeds.push({ do: 'set-mode', device: id, mode: mode.mode })
+  const isOther = mode !== undefined && mode.mode !== sold.mode
+  const deeds = takeFromShelf(
+    kind,
+    {
+      id,
+      name: found.name,
+      room: found.room || undefined,
+      mac: found.mac || undefined,
+      address: found.address || undefined,
+    },
+    {
+      // Of a box that is at work nobody knows the password yet, and who set it otherwise than it is sold did not leave the rest so.
+      ...(socket || join || isOther ? { defaultPassword: undefined } : {}),
+      ...(isOther && sold.mode === 'router' ? { upnp: undefined } : {}),
+    },
+  )
+  if (isOther) deeds.push({ do: 'set-mode', device: id, mode: mode.mode })
+  const server = sold.lan?.dhcpServer
+  if (server?.enabled && mode?.mayGive && !(found.gives ?? !isOther))
+    deeds.push({ do: 'turn-off-dhcp-server', device: id })
   if (socket && mode?.socket)
     deeds.push({
       do: 'plug-cable',

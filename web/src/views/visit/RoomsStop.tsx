@@ -7,6 +7,7 @@ import { Choice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
 import { Form, Send } from '../../parts/Form'
 import { idOf } from '../../parts/idOf'
+import { nextRow } from '../../parts/nextRow'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { Toggle } from '../../parts/Toggle'
@@ -80,12 +81,16 @@ export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
           >
             <DraftField
               label="Room"
+              name={`Room ${room.id}`}
+              goOn={nextRow}
               width="150px"
               value={room.name}
               commit={(name) => setRoom(room.id, { name })}
             />
             <DraftField
               label="Floor"
+              name={`Floor ${room.id}`}
+              goOn={nextRow}
               width="64px"
               mono
               kind="number"
@@ -100,6 +105,8 @@ export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
             />
             <DraftField
               label="Other building"
+              name={`Other building ${room.id}`}
+              goOn={nextRow}
               width="120px"
               value={room.building ?? ''}
               placeholder="this house"
@@ -107,6 +114,8 @@ export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
             />
             <DraftField
               label="Mb/s today"
+              name={`Mb/s today ${room.id}`}
+              goOn={nextRow}
               width="90px"
               mono
               kind="number"

@@ -3,6 +3,7 @@ import { Link } from 'react-router'
 import type { Endpoint } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { DraftChoice } from '../../parts/Choice'
+import { nextRow } from '../../parts/nextRow'
 import { useMarks } from '../../state/marks'
 import { connections } from '../stairs/connections'
 import { useSettings } from '../stairs/useSettings'
@@ -61,10 +62,13 @@ export function ThingRow({ thing, address }: { thing: Endpoint; address?: string
         options={places}
         commit={(value) => {
           const to = places.find((one) => one.value === value)?.to
+          if (!to) return orSay({ do: 'unplug-endpoint', endpoint: thing.id })
+          // By cable it is where its box is, unless somebody says otherwise.
+          const room =
+            !thing.room && 'device' in to && house.document.devices?.find((box) => box.id === to.device)?.room
           return orSay(
-            to
-              ? { do: 'connect-endpoint', endpoint: thing.id, to }
-              : { do: 'unplug-endpoint', endpoint: thing.id },
+            { do: 'connect-endpoint', endpoint: thing.id, to },
+            ...(room ? [{ do: 'describe-endpoint' as const, thing: { ...thing, connect: to, room } }] : []),
           )
         }}
       />
@@ -84,13 +88,6 @@ export function ThingRow({ thing, address }: { thing: Endpoint; address?: string
       />
     </Flex>
   )
-}
-
-/** As in a sheet of figures: to the same place of the row below. */
-function nextRow(from: HTMLElement) {
-  const row = from.closest('li')
-  const at = [...(row?.querySelectorAll('select') ?? [])].indexOf(from as HTMLSelectElement)
-  row?.nextElementSibling?.querySelectorAll('select')[at]?.focus()
 }
 
 const isNamed = (room: { id: string; name: string }, word: string) =>
