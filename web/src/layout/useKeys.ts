@@ -3,7 +3,10 @@ import { keyFor, type Shortcut, useShortcuts } from '../state/shortcuts'
 
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
-  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+  (target.isContentEditable ||
+    ['TEXTAREA', 'SELECT'].includes(target.tagName) ||
+    // Into a box to tick nobody types.
+    (target instanceof HTMLInputElement && !['checkbox', 'radio'].includes(target.type)))
 
 const isInSheet = (target: EventTarget | null) =>
   target instanceof HTMLElement && !!target.closest('[role=dialog]')

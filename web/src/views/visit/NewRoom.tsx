@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import type { House, Room } from '../../api/types'
 import { Form, Send } from '../../parts/Form'
+import { focusOn } from '../../parts/focusOn'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
@@ -28,6 +29,7 @@ export function NewRoom(props: {
     const failed = await add(more)
     setProblem(failed)
     if (!failed) setName('')
+    return !failed
   }
   return (
     <Form gap="8px" align="end" mt="6px" onSend={() => note(name)}>
@@ -35,7 +37,12 @@ export function NewRoom(props: {
       <PlainField label="Floor" width="64px" mono kind="number" value={floor} onChange={setFloor} />
       <Send>Add the room</Send>
       {said.length > 1 && (
-        <Press onClick={() => note(said.join(', '))}>
+        <Press
+          onClick={async () => {
+            // Each has more to be said of it.
+            if (await note(said.join(', '))) focusOn('[data-rooms] input')
+          }}
+        >
           Note the {count(said.length, 'room')} that boxes stand in
         </Press>
       )}

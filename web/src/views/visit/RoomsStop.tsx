@@ -67,7 +67,7 @@ export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
       <Heading as="h4" fontSize="15px" mt="12px" mb="4px">
         Rooms
       </Heading>
-      <Box as="ul" listStyleType="none">
+      <Box as="ul" listStyleType="none" data-rooms>
         {rooms.map((room) => (
           <Flex
             as="li"
