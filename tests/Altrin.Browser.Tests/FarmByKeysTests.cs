@@ -10,16 +10,12 @@ public sealed class FarmByKeysTests : HandTest
     [Fact]
     public void The_farm_is_entered_from_nothing_within_600_keys()
     {
-        try { Go(); } catch { Browser.Picture("/tmp/farm.png"); File.WriteAllText("/tmp/farm.json", Found()["document"]!.ToJsonString()); throw; }
-    }
-
-    private void Go()
-    {
         var typist = new Typist(Browser);
         var wants = 0;
         Browser.Go(Server.Address);
         Browser.UntilText("New job");
-        typist.To("Name of the house");
+        typist.Key("n");
+        Browser.Until(() => Browser.Focus == "Name of the house", "the name");
         typist.Key("Hawthorn Farm" + Enter);
         Browser.UntilText("There is no gateway yet");
         Job = new Uri(Browser.Url).Segments[2].TrimEnd('/');
@@ -75,7 +71,7 @@ public sealed class FarmByKeysTests : HandTest
         typist.Write("Country, two letters", "gb");
         typist.To("Note the…");
         typist.Key(Enter);
-        Browser.UntilText("12 rooms");
+        Browser.Until(() => Browser.Focus == "Room", "the first room");
         Building("cottage");
         Building("barn");
         Building("workshop");
@@ -111,7 +107,7 @@ public sealed class FarmByKeysTests : HandTest
         typist.To("if it can be had");
         typist.Key("3");
         Browser.Css("[data-box=gateway]");
-        Panel("isp", "ISP gateway");
+        Panel("is", "ISP gateway");
         typist.To("Mode");
         typist.Letters("p");
         typist.Back();
@@ -121,33 +117,38 @@ public sealed class FarmByKeysTests : HandTest
         typist.Pick("Hands the line to", "k", "Kitchen router");
         typist.Key(Enter);
         typist.Note("pass-through");
-        Panel("kit", "Kitchen router");
+        Panel("ki", "Kitchen router");
         Section("Forward tcp port");
         typist.Write("Forward tcp port", "8443");
-        typist.Write("To address or address:port", "192.168.44.20" + Enter);
+        typist.Write("To address or address:port", ".20" + Enter);
         Browser.Until(() => Log()[^1].Contains("8443", StringComparison.Ordinal), "the forward");
         typist.Note("forward");
-        Panel("kit", "Kitchen router");
+        Panel("ki", "Kitchen router");
         Section("Name (SSID)");
         typist.Write("Channel", "auto" + Enter);
         Browser.Until(() => Log()[^1].Contains("automatic channel", StringComparison.Ordinal), "the channel");
         typist.Note("channel");
-        Panel("wor", "Workshop router");
+        Panel("wo", "Workshop router");
         typist.To("What is behind it");
         typist.Letters("k");
         typist.Key(Enter);
         Browser.Until(() => Log()[^1].Contains("apart", StringComparison.Ordinal), "kept apart");
         typist.Note("kept apart");
-        Panel("eas", "East wing satellite");
+        Panel("da", "Dairy repeater");
+        typist.Write("Pool from", ".210");
+        typist.Write("Pool to", ".230" + Enter);
+        Browser.Until(() => Log()[^1].Contains("192.168.44.230", StringComparison.Ordinal), "the pool");
+        typist.Note("pool");
+        Panel("ea", "East wing satellite");
         Section("Of which box");
         typist.Pick("Of which box", "h", "Hall satellite");
         typist.Key(Enter);
         Browser.Until(() => Log()[^1].Contains("of Hall satellite", StringComparison.Ordinal), "its parent");
         typist.Note("near");
-        TestContext.Current.SendDiagnosticMessage($"{typist.Keys}: {string.Join("; ", typist.Spent)}");
-        File.WriteAllText("/tmp/farm.json", Found()["document"]!.ToJsonString());
-        foreach (var finding in Found()["findings"]!.AsArray()) TestContext.Current.SendDiagnosticMessage($"{finding!["rule"]} {finding["severity"]} {finding["title"]} {finding["subjects"]}: {string.Join(" | ", finding["fixes"]!.AsArray().Select(fix => fix!["say"]))}".Replace("\n", " "));
-        Browser.Picture("/tmp/farm.png");
+        TestContext.Current.SendDiagnosticMessage($"{typist.Keys} keys: {string.Join("; ", typist.Spent)}");
+        Assert.InRange(typist.Keys, 400, 600);
+        Assert.Empty(Browser.Complaints());
+        SimulatesLikeTheShipped();
 
         void Add(string letters, string kind, string room, string mac, params (string List, string First, string Chosen)[] more)
         {
@@ -247,5 +248,47 @@ public sealed class FarmByKeysTests : HandTest
             typist.Key(Escape);
             typist.Note(button);
         }
+    }
+
+    /// <summary>Boxes that were called by their room.</summary>
+    private static readonly Dictionary<string, string> Renamed = new()
+    {
+        ["Entry gateway"] = "ISP gateway", ["Farmhouse router"] = "Kitchen router", ["Upstairs access point"] = "Landing access point", ["Barn bridge"] = "Barn WDS bridge",
+    };
+
+    /// <summary>What only a label says, and no settings page: power that a socket gives, and whether the password is still the label’s.</summary>
+    private static readonly string[] OnLabels = ["poe-class-not-met", "default-admin-password"];
+
+    /// <summary>Every want with its verdict, every finding with whom it is about, and who is at which address, as of the farm that Altrin ships, less the drawing of its rooms.</summary>
+    private void SimulatesLikeTheShipped()
+    {
+        var entered = Found();
+        foreach (var room in document["rooms"]!.AsArray()) foreach (var field in new[] { "rect", "walls" }) room!.AsObject().Remove(field);
+        foreach (var box in document["devices"]!.AsArray()) box!.AsObject().Remove("at");
+        document.AsObject().Remove("building");
+        OpenHouse(document, "wants");
+        var shipped = Found();
+        Assert.Equal(Verdicts(shipped), Verdicts(entered));
+        Assert.Equal(Findings(shipped), Findings(entered));
+        Assert.Equal(Segments(shipped), Segments(entered));
+    }
+
+    private static string Name(string name) => Renamed.Aggregate(name, (text, one) => text.Replace(one.Key, one.Value, StringComparison.Ordinal));
+
+    private static Dictionary<string, string> Names(JsonNode house) => new[] { "devices", "endpoints" }.SelectMany(list => house["document"]![list]!.AsArray()).ToDictionary(one => (string)one!["id"]!, one => Name((string)one!["name"]!));
+
+    private static string[] Verdicts(JsonNode house) => [.. house["wants"]!.AsArray().Select(want => $"{Name((string)want!["sentence"]!)}: {want["met"]}").Order(StringComparer.Ordinal)];
+
+    private static string[] Findings(JsonNode house)
+    {
+        var names = Names(house);
+        return [.. house["findings"]!.AsArray().Where(one => !OnLabels.Contains((string)one!["rule"]!)).Select(one => $"{one!["severity"]} {one["rule"]}: {string.Join(", ", one["subjects"]!.AsArray().Select(id => names.GetValueOrDefault((string)id!, (string)id!)))}").Order(StringComparer.Ordinal)];
+    }
+
+    /// <summary>Who is on one network with whom.</summary>
+    private static string[] Segments(JsonNode house)
+    {
+        var names = Names(house);
+        return [.. house["interfaces"]!.AsArray().Where(one => (string)one!["interface"]! is "lan" or "net").GroupBy(one => (string)one!["segment"]!).Select(group => string.Join(", ", group.Select(one => names.GetValueOrDefault((string)one!["owner"]!, (string)one["owner"]!)).Order(StringComparer.Ordinal))).Order(StringComparer.Ordinal)];
     }
 }

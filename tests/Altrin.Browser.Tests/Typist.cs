@@ -73,6 +73,7 @@ public sealed class Typist(Browser browser)
     public void Down(string list, string chosen, string letters = "")
     {
         To(list);
+        browser.Until(() => (bool)browser.Run("return [...document.activeElement.options].some((one) => one.text.startsWith(arguments[0]))", chosen)!, $"{chosen} in {list}");
         Letters(letters);
         var steps = (long)browser.Run("const e = document.activeElement; return [...e.options].findIndex((one) => one.text.startsWith(arguments[0])) - e.selectedIndex", chosen)!;
         for (var n = 0; n < Math.Abs(steps); n++) Key(steps > 0 ? OpenQA.Selenium.Keys.ArrowDown : OpenQA.Selenium.Keys.ArrowUp);

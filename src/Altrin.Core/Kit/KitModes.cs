@@ -8,7 +8,8 @@ namespace Altrin.Core.Kit;
 /// <param name="Joins">It may hang on by radio instead.</param>
 /// <param name="SendsWhatItJoins">It has no name of its own to set: it sends the one that it joins.</param>
 /// <param name="MayGive">It only bridges, and its own DHCP server answers all the same where it is left on.</param>
-public sealed record KitMode(DeviceMode Mode, string Say, string? Socket, bool Joins, bool SendsWhatItJoins, bool MayGive);
+/// <param name="NamesPartner">Its link is to one box, which it names.</param>
+public sealed record KitMode(DeviceMode Mode, string Say, string? Socket, bool Joins, bool SendsWhatItJoins, bool MayGive, bool NamesPartner);
 
 public static class KitModes
 {
@@ -22,6 +23,6 @@ public static class KitModes
         string? First(PortRole role) => sold.Ports.FirstOrDefault(port => port.Role == role)?.Id;
         var socket = traits.Wan == WanSide.Apart ? First(PortRole.Wan) ?? First(PortRole.Lan) : First(PortRole.Lan) ?? First(PortRole.Wan);
         return new(traits.Mode, traits.Say, socket, traits.BridgesByRadio && !sold.Radios.IsEmpty, traits.AlwaysAsks && traits.BridgesByRadio,
-            traits.OnlyBridges && sold.Lan?.DhcpServer is not null);
+            traits.OnlyBridges && sold.Lan?.DhcpServer is not null, traits.NeedsFixedChannel);
     }
 }

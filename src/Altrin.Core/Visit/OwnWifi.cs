@@ -23,6 +23,8 @@ internal sealed class OwnWifi(NetworkDocument house, IReadOnlyList<(Device Box, 
     private Proposal? Sends(Device box, List<WifiNetwork> sent)
     {
         var list = box.Wifi.ToList();
+        // A radio has one channel, and it is said once.
+        sent = [.. sent.Select((one, i) => sent.Take(i).Any(other => other.Radio == one.Radio) ? one with { Channel = null, WidthMHz = null } : one)];
         foreach (var one in sent)
         {
             var at = list.FindIndex(network => network.Ssid == one.Ssid && network.Radio == one.Radio);
@@ -58,7 +60,8 @@ internal sealed class OwnWifi(NetworkDocument house, IReadOnlyList<(Device Box, 
             Ssid = seen.Ssid!,
             Security = security,
             Key = security == WifiSecurity.Open ? null : KeyOf(seen.Ssid!),
-            Channel = seen.Channel is { } channel ? new(channel) : null,
+            // Who passes another’s Wi-Fi on is on its channel; only a WDS partner has one set.
+            Channel = seen.Channel is { } channel && (!box.Traits.BridgesByRadio || box.Traits.NeedsFixedChannel) ? new(channel) : null,
             WidthMHz = seen.WidthMHz,
             Guest = Array.Exists(GuestWords, word => seen.Ssid!.Contains(word, StringComparison.OrdinalIgnoreCase)),
         };

@@ -24,14 +24,19 @@ internal sealed class ThingPlace(NetworkDocument house, NetworkState state)
     public (Attachment Place, string Says)? Of(string? by, string? room)
     {
         var networks = state.Air.Select(one => one.Network).DistinctBy(one => (one.Ssid, one.Key, one.Security)).ToList();
-        if (networks.Find(one => one.Ssid == by) is { } named) return Join(named);
+        if (networks.Find(one => one.Ssid == by) is { } named) return Join(named, room);
         if (by is not null && Has(by, Wired) && !Has(by, Wireless)) return Plugged(room);
         // Most things of a home are on its Wi-Fi: where it has one name, that is the guess.
-        return networks.FindAll(one => !one.Guest) is [var only] ? Join(only) : null;
+        return networks.FindAll(one => !one.Guest) is [var only] ? Join(only, room) : null;
     }
 
-    private static (Attachment, string) Join(WifiNetwork network) =>
-        (new Attachment.Join { Ssid = network.Ssid, Key = network.Key, Security = network.Security }, $"Taken as on Wi-Fi {network.Ssid}");
+    /// <summary>It hears best the box that sends the name in its own room, where there is one.</summary>
+    private (Attachment, string) Join(WifiNetwork network, string? room)
+    {
+        var near = room is null ? [] : state.Air.Where(one => one.Network.Ssid == network.Ssid && Rooms.AreSame(house, one.Box.Room, room)).Select(one => one.Box).DistinctBy(box => box.Id).ToList();
+        return (new Attachment.Join { Ssid = network.Ssid, Key = network.Key, Security = network.Security, Near = near is [var only] ? only.Id : null },
+            $"Taken as on Wi-Fi {network.Ssid}{(near is [var box] ? $" of {box.Name}, which stands there" : "")}");
+    }
 
     /// <summary>By cable, and one box alone stands in its room.</summary>
     private (Attachment, string)? Plugged(string? room)

@@ -25,13 +25,13 @@ public class OwnWifiTests
         var house = House();
         var paste = Paste.Of(house, Scan(("hawthorn", "02:00:5e:10:00:20", 6), ("hawthorn", "06:00:5e:10:00:20", 36), ("hawthorn-guests", "02:00:5e:10:00:22", 6), ("oak", "02:00:5e:10:00:99", 1)));
         var sends = Assert.Single(paste.Proposals, one => one.Key == "wifi main");
-        Assert.Equal("Farmhouse router sends hawthorn on channel 6 and 36 and hawthorn-guests on channel 6", sends.Title);
+        Assert.Equal("Farmhouse router sends hawthorn on channel 6 and 36 and hawthorn-guests", sends.Title);
         Assert.EndsWith("by its name hawthorn-guests is for guests.", sends.Because, StringComparison.Ordinal);
         var taken = paste.Proposals.SelectMany(one => one.Actions).Apply(house);
         Assert.Null(HouseCheck.WhyNot(taken));
         // Its names as sold are gone, the neighbour is a neighbour.
-        Assert.Equal([("hawthorn", Band.Ghz24, 6, false), ("hawthorn", Band.Ghz5, 36, false), ("hawthorn-guests", Band.Ghz24, 6, true)],
-            taken.FindDevice("main")!.Wifi.Select(one => (one.Ssid, taken.FindDevice("main")!.Radios.First(radio => radio.Id == one.Radio).Band, one.Channel!.Value.Number!.Value, one.Guest)));
+        Assert.Equal([("hawthorn", Band.Ghz24, 6, false), ("hawthorn", Band.Ghz5, 36, false), ("hawthorn-guests", Band.Ghz24, (int?)null, true)],
+            taken.FindDevice("main")!.Wifi.Select(one => (one.Ssid, taken.FindDevice("main")!.Radios.First(radio => radio.Id == one.Radio).Band, one.Channel?.Number, one.Guest)));
         Assert.All(taken.FindDevice("main")!.Wifi, one => Assert.Equal((WifiSecurity.Wpa2, one.Ssid), (one.Security, one.Key)));
         Assert.Equal("oak", Assert.Single(taken.Neighbours).Ssid);
         Assert.Contains(paste.Lines, line => line.Text.Contains("06:00:5e:10:00:20", StringComparison.Ordinal) && line.Says == "Farmhouse router");
@@ -65,6 +65,8 @@ public class OwnWifiTests
         Assert.Contains(paste.Proposals, one => one.Title == "Hall satellite joins hawthorn");
         var taken = paste.Proposals.SelectMany(one => one.Actions).Apply(house);
         Assert.Equal(("hawthorn", "hawthorn", "5g"), (taken.FindDevice("sat")!.Uplink!.Ssid, taken.FindDevice("sat")!.Uplink!.Key, taken.FindDevice("sat")!.Uplink!.Radio));
+        // Its channel is the one it joins: none is set on it.
+        Assert.Null(taken.FindDevice("sat")!.Wifi.Single().Channel);
         // Alone on the air it may hang on a cable.
         Assert.DoesNotContain(Paste.Of(house, Scan(("hawthorn", "02:00:5e:10:00:40", 36))).Proposals, one => one.Key == "joins sat");
     }
@@ -127,6 +129,11 @@ public class OwnWifiTests
         Assert.Equal(6, taken.Length);
         string Where(string name) => taken.Single(thing => thing.Name == name) is var thing ? $"{thing.Room ?? "-"} {thing.Connect?.Match(plug => $"{plug.Device} {plug.Port}", join => join.Ssid) ?? "-"}" : "";
         Assert.Equal("east-wing hawthorn", Where("East wing tablet"));
+        Assert.Null(((Attachment.Join)taken.Single(thing => thing.Name == "East wing tablet").Connect!).Near);
+        // A box that sends the name in its room is the one it hears best.
+        var near = Paste.Of(house.WithDevice("gw", box => box with { Room = "East wing" }), Table).Proposals.Single(one => one.Title == "East wing tablet");
+        Assert.Contains("of gw, which stands there", near.Because, StringComparison.Ordinal);
+        Assert.Equal("gw", ((Attachment.Join)((AddEndpoint)near.Actions[0]).Endpoint.Connect!).Near);
         Assert.Equal("barn barn1 lan1", Where("Barn camera"));
         Assert.Equal("barn barn1 lan2", Where("Barn clock"));
         Assert.Equal("- -", Where("Milling machine"));

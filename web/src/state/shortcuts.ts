@@ -9,7 +9,7 @@ export const shortcuts = {
   redo: { key: 'Z', say: 'redo' },
   find: { key: '/', say: 'find a box, a thing or an address' },
   paste: { key: 'v', say: 'paste what the laptop shows' },
-  box: { key: 'n', say: 'a new box or thing' },
+  box: { key: 'n', say: 'a new box or thing; in the list of jobs a new job' },
   verdict: { key: 'g', say: 'go to the wants and findings' },
   trace: { key: 't', say: 'trace the way of the chosen thing to the street' },
   reach: { key: 'w', say: 'who reaches whom' },

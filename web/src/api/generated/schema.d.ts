@@ -4135,6 +4135,7 @@ export interface components {
             joins: boolean;
             sendsWhatItJoins: boolean;
             mayGive: boolean;
+            namesPartner: boolean;
         };
         KitView: {
             kit: string;

@@ -1,10 +1,11 @@
 import { Box, Flex, Heading, Input, Text } from '@chakra-ui/react'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { lazy, Suspense, useEffect, useState } from 'react'
+import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { ApiProblem } from '../../api/client'
 import { createJob, deleteJob, importJob, jobList } from '../../api/queries'
 import { LooksOnly } from '../../layout/LooksOnly'
+import { useKeys } from '../../layout/useKeys'
 import { usePlace } from '../../layout/usePlace'
 import { FilePick } from '../../parts/FilePick'
 import { Form, Send } from '../../parts/Form'
@@ -41,6 +42,8 @@ export function JobsPage() {
   useEffect(() => {
     document.title = 'Jobs · Altrin'
   }, [])
+  const newJob = useRef<HTMLInputElement>(null)
+  useKeys({ box: () => newJob.current?.focus() })
   const queries = useQueryClient()
   const { theme, toggle } = useTheme()
   const [name, setName] = useState('')
@@ -198,6 +201,7 @@ export function JobsPage() {
         }}
       >
         <Input
+          ref={newJob}
           aria-label="Name of the house"
           placeholder="Name of the house"
           w="260px"

@@ -22,6 +22,7 @@ import { connections } from './connections'
 import { dragKind } from './dragKind'
 import { freshName, makeThing } from './makeThing'
 import { type Hung, NewBoxFields, notHung } from './NewBoxFields'
+import { soleSender } from './nearIn'
 import { boxDeeds, completeMac, joinableBy, joinValue, stemFor } from './newBox'
 import { freshId } from './occupants'
 
@@ -95,6 +96,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
     const found = kind ?? (await queries.ensureQueryData(kitShelf)).find((one) => one.kit === kit)
     if (!found) return 'That kind is not on the shelf any more. Choose another.'
     const socket = placed(hung.socket)
+    const join = air.find((one) => joinValue(one) === hung.join) ?? null
     return boxDeeds(found, {
       id,
       name: label,
@@ -104,7 +106,8 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
       mode: found.modes.find((one) => one.mode === hung.mode) ?? found.modes[0],
       socket: socket && 'device' in socket ? socket : null,
       medium: hung.medium,
-      join: air.find((one) => joinValue(one) === hung.join) ?? null,
+      join,
+      partner: join ? soleSender(document_, join.ssid, join.band) : undefined,
       cable: freshId(document_, 'cable'),
       gives: hung.gives ? hung.gives === 'yes' : undefined,
     })

@@ -1,4 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
+import { useRef } from 'react'
 import type { Device } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { useKeys } from '../../layout/useKeys'
@@ -9,7 +10,7 @@ import { Press } from '../../parts/Press'
 import { useHand } from '../../state/hand'
 import { say } from '../../state/notices'
 import { AddressField } from './AddressField'
-import { addressList } from './addressWords'
+import { addressList, endFor, inSubnetOf } from './addressWords'
 import { useSettings } from './useSettings'
 
 /** What a box is, its own address, and what it gives out. */
@@ -22,7 +23,8 @@ export function BoxFields({ device }: { device: Device }) {
   const words = house.boxes.find((one) => one.id === device.id)
   const has = (setting: string) => words?.settings.includes(setting) ?? false
 
-  const setAddress = (text: string) => {
+  const setAddress = (typed: string) => {
+    const text = inSubnetOf(lan?.address, typed)
     remember(text)
     return attempt([{ do: 'set-lan-address', device: device.id, address: text }], 'address')
   }
@@ -30,8 +32,17 @@ export function BoxFields({ device }: { device: Device }) {
     repeat: () =>
       lastAddress && void setAddress(lastAddress).then((problem) => problem && say(problem, 'problem')),
   })
-  const pool = (start: string, end: string) =>
-    attempt([{ do: 'move-pool', device: device.id, start, end }], 'start', 'end')
+  // Both ends go together: whoever is quick sets the second before the first has been answered.
+  const onTheWay = useRef<{ start: string; end: string } | null>(null)
+  const pool = async (start: string, end: string) => {
+    const sent = { start, end }
+    onTheWay.current = sent
+    const problem = await attempt([{ do: 'move-pool', device: device.id, start, end }], 'start', 'end')
+    if (onTheWay.current === sent) onTheWay.current = null
+    return problem
+  }
+  const poolNow = () =>
+    onTheWay.current ?? { start: lan?.dhcpServer?.start ?? '', end: lan?.dhcpServer?.end ?? '' }
   const subnet = lan?.address?.slice(0, lan.address.lastIndexOf('.'))
 
   return (
@@ -114,7 +125,10 @@ export function BoxFields({ device }: { device: Device }) {
               kind="address"
               width="166px"
               value={server.start ?? ''}
-              commit={(start) => pool(start, server.end ?? '')}
+              commit={(text) => {
+                const start = inSubnetOf(lan?.address, text)
+                return pool(start, endFor(start, poolNow(), lan?.address ?? ''))
+              }}
             />
             <DraftField
               label="Pool to"
@@ -122,7 +136,7 @@ export function BoxFields({ device }: { device: Device }) {
               kind="address"
               width="166px"
               value={server.end ?? ''}
-              commit={(end) => pool(server.start ?? '', end)}
+              commit={(end) => pool(poolNow().start, inSubnetOf(lan?.address, end))}
             />
             <DraftField
               label="Gateway given"
@@ -131,12 +145,13 @@ export function BoxFields({ device }: { device: Device }) {
               width="166px"
               value={server.gateway ?? ''}
               placeholder="itself"
-              commit={(gateway) =>
-                attempt(
+              commit={(typed) => {
+                const gateway = inSubnetOf(lan?.address, typed)
+                return attempt(
                   [{ do: 'set-lease-gateway', device: device.id, ...(gateway ? { gateway } : {}) }],
                   'gateway',
                 )
-              }
+              }}
             />
             <DraftField
               label="DNS servers given"

@@ -8,6 +8,7 @@ import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { useFormDraft } from '../../parts/useDraft'
+import { inSubnetOf } from './addressWords'
 import { useSettings } from './useSettings'
 
 /** What a router lets in: its forwards and its DMZ host. */
@@ -17,7 +18,7 @@ export function InboundFields({ device }: { device: Device }) {
   const { port, to } = values
   const [problem, setProblem] = useState<string>()
   const add = async () => {
-    const [address, inner] = to.trim().split(':')
+    const [address, inner] = inSubnetOf(device.lan?.address, to.trim()).split(':')
     const failed = await attempt(
       [
         {

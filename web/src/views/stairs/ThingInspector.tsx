@@ -14,6 +14,7 @@ import { useHand } from '../../state/hand'
 import { useMarks } from '../../state/marks'
 import { useTraced } from '../../state/trace'
 import { AddressField } from './AddressField'
+import { inSubnetOf } from './addressWords'
 import { connections } from './connections'
 import { Panel } from './Panel'
 import { TraceList } from './TraceList'
@@ -155,14 +156,14 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
               width="190px"
               mono
               value={address?.address ?? ''}
-              commit={(text) => fix({ address: text })}
+              commit={(text) => fix({ address: inSubnetOf(address?.address, text) })}
             />
             <DraftField
               label="Gateway"
               mono
               value={address?.gateway ?? ''}
               placeholder="none"
-              commit={(text) => fix({ gateway: text })}
+              commit={(text) => fix({ gateway: inSubnetOf(address?.address, text) })}
             />
           </>
         )}

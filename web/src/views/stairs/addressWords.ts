@@ -34,3 +34,35 @@ export function shorten(address: string, subnets: string[]): string {
 
 /** Addresses as people type them one after the other: with blanks, commas or both. */
 export const addressList = (text: string): string[] => text.split(/[\s,;]+/).filter(Boolean)
+
+/** “.20”, as the picture says it, in the subnet of another address; whatever follows the number stays. Other texts stay as they are. */
+export function inSubnetOf(other: string | null | undefined, text: string): string {
+  const bare = other?.split('/')[0]
+  return bare && /^\.\d{1,3}(\D|$)/.test(text) ? bare.slice(0, bare.lastIndexOf('.')) + text : text
+}
+
+const numberOf = (address: string): number | undefined => {
+  const parts = address.split('.').map((part) => (/^\d{1,3}$/.test(part) ? Number(part) : 256))
+  return parts.length === 4 && parts.every((part) => part < 256)
+    ? parts.reduce((all, part) => all * 256 + part, 0)
+    : undefined
+}
+
+const textOf = (address: number) =>
+  [24, 16, 8, 0].map((bits) => Math.floor(address / 2 ** bits) % 256).join('.')
+
+/**
+ * Where a pool ends when its start is set behind its end: as long as before, within the subnet. Whoever moves both ends sets one first, and
+ * would be refused.
+ *
+ * @param own The server's own address with its prefix.
+ */
+export function endFor(start: string, was: { start?: string; end?: string }, own: string): string {
+  const end = was.end ?? ''
+  const [from, last, before, at] = [start, end, was.start ?? '', own.split('/')[0]].map(numberOf)
+  if (from === undefined || last === undefined || before === undefined || at === undefined || from <= last)
+    return end
+  const size = 2 ** (32 - Number(own.split('/')[1] ?? 24))
+  const lastUsable = Math.floor(at / size) * size + size - 2
+  return from > lastUsable ? end : textOf(Math.min(from + Math.max(last - before, 0), lastUsable))
+}

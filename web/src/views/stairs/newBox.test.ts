@@ -122,6 +122,15 @@ test('a cable goes before radio, and no band is joined that it has no radio for'
   expect(joinableBy(undefined, [hawthorn])).toEqual([])
 })
 
+test('a partner is named by a kind that names it, and by no other', () => {
+  const wds = { ...router.modes[2], namesPartner: true }
+  const uplinkOf = (change: object) => boxDeeds(router, at(change)).find((one) => one.do === 'set-uplink')
+  expect(uplinkOf({ mode: wds, join: hawthorn, partner: 'main' })).toMatchObject({ uplink: { near: 'main' } })
+  expect(uplinkOf({ mode: router.modes[2], join: hawthorn, partner: 'main' })).not.toMatchObject({
+    uplink: { near: 'main' },
+  })
+})
+
 test('a satellite sends what it joins', () => {
   const deeds = boxDeeds(satellite, at({ mode: satellite.modes[0], join: { ...hawthorn, band: '5' } }))
   expect(deeds.slice(1)).toMatchObject([

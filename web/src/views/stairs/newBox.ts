@@ -48,6 +48,8 @@ export type AsFound = {
   socket: Socket | null
   medium: 'ethernet' | 'powerline' | 'coax'
   join: JoinChoice | null
+  /** The one box that sends what it joins, where one alone does. */
+  partner?: string
   cable: string
   /** Its DHCP server is on; undefined: as it is sold. */
   gives?: boolean
@@ -90,7 +92,11 @@ export function boxDeeds(kind: KitView, found: AsFound): Action[] {
     security: join.security,
     ...(join.key ? { key: join.key } : {}),
   }
-  deeds.push({ do: 'set-uplink', device: id, uplink: network })
+  deeds.push({
+    do: 'set-uplink',
+    device: id,
+    uplink: mode?.namesPartner && found.partner ? { ...network, near: found.partner } : network,
+  })
   if (mode?.sendsWhatItJoins) deeds.push({ do: 'set-wifi', device: id, place: 0, network })
   return deeds
 }

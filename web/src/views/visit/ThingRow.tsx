@@ -1,11 +1,13 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
+import { joinOf } from '../../api/attachment'
 import type { Endpoint } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { DraftChoice } from '../../parts/Choice'
 import { nextRow } from '../../parts/nextRow'
 import { useMarks } from '../../state/marks'
 import { connections } from '../stairs/connections'
+import { nearIn } from '../stairs/nearIn'
 import { useSettings } from '../stairs/useSettings'
 
 /** A thing of the house, and what is asked of each: by what it hangs on, and in which room. */
@@ -84,7 +86,16 @@ export function ThingRow({ thing, address }: { thing: Endpoint; address?: string
           ...(thing.room && !room ? [{ value: thing.room, label: thing.room }] : []),
           ...rooms,
         ]}
-        commit={(to) => orSay({ do: 'describe-endpoint', thing: { ...thing, room: to || undefined } })}
+        commit={(to) => {
+          const joined = joinOf(thing)
+          const near = to && joined && !joined.near ? nearIn(house.document, to, joined.ssid) : undefined
+          return orSay(
+            { do: 'describe-endpoint', thing: { ...thing, room: to || undefined } },
+            ...(joined && near
+              ? [{ do: 'connect-endpoint' as const, endpoint: thing.id, to: { ...joined, near } }]
+              : []),
+          )
+        }}
       />
     </Flex>
   )
