@@ -14,7 +14,10 @@ public class GuestTrunkTests
         var (atRouter, atLoft) = cable.A.Device == "loft" ? (cable.B, cable.A) : (cable.A, cable.B);
         var between = new Device
         {
-            Id = "sw", Name = "Pantry switch", Mode = DeviceMode.Switch, Supports = [DeviceMode.Switch],
+            Id = "sw",
+            Name = "Pantry switch",
+            Mode = DeviceMode.Switch,
+            Supports = [DeviceMode.Switch],
             Ports = [new() { Id = "p1", Role = PortRole.Lan }, new() { Id = "p2", Role = PortRole.Lan }],
             Lan = isManaged ? new() { Method = LanMethod.Dhcp } : null,
         };

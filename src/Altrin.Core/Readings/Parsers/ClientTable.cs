@@ -15,9 +15,26 @@ internal sealed class ClientTable : IPastedParser
 
     private static readonly Dictionary<string, Held> MethodWords = new()
     {
-        ["dhcp"] = Held.Leased, ["dynamic"] = Held.Leased, ["automatic"] = Held.Leased, ["dynamisch"] = Held.Leased, ["dynamique"] = Held.Leased, ["dinmica"] = Held.Leased,
-        ["reserved"] = Held.Reserved, ["reservation"] = Held.Reserved, ["reserviert"] = Held.Reserved, ["rserve"] = Held.Reserved, ["reservada"] = Held.Reserved,
-        ["static"] = Held.Fixed, ["fixed"] = Held.Fixed, ["manual"] = Held.Fixed, ["statisch"] = Held.Fixed, ["manuell"] = Held.Fixed, ["statique"] = Held.Fixed, ["fixe"] = Held.Fixed, ["esttica"] = Held.Fixed, ["fija"] = Held.Fixed,
+        ["dhcp"] = Held.Leased,
+        ["dynamic"] = Held.Leased,
+        ["automatic"] = Held.Leased,
+        ["dynamisch"] = Held.Leased,
+        ["dynamique"] = Held.Leased,
+        ["dinmica"] = Held.Leased,
+        ["reserved"] = Held.Reserved,
+        ["reservation"] = Held.Reserved,
+        ["reserviert"] = Held.Reserved,
+        ["rserve"] = Held.Reserved,
+        ["reservada"] = Held.Reserved,
+        ["static"] = Held.Fixed,
+        ["fixed"] = Held.Fixed,
+        ["manual"] = Held.Fixed,
+        ["statisch"] = Held.Fixed,
+        ["manuell"] = Held.Fixed,
+        ["statique"] = Held.Fixed,
+        ["fixe"] = Held.Fixed,
+        ["esttica"] = Held.Fixed,
+        ["fija"] = Held.Fixed,
     };
 
     public string Source => "client-table";
