@@ -12,6 +12,7 @@ public sealed class Typist(Browser browser)
 
     private readonly Stopwatch word = Stopwatch.StartNew();
     private int lastSaid;
+    private string lastList = "";
 
     public int Keys { get; private set; }
 
@@ -87,13 +88,15 @@ public sealed class Typist(Browser browser)
         Key(text);
     }
 
-    /// <summary>First letters of an entry. A list takes those of the same second for one word.</summary>
+    /// <summary>First letters of an entry. A list takes those that it gets within a second for one word.</summary>
     public void Letters(string letters)
     {
         if (letters.Length == 0) return;
-        if (word.Elapsed < OneWord) Thread.Sleep(OneWord - word.Elapsed);
+        var list = browser.Focus;
+        if (list == lastList && word.Elapsed < OneWord) Thread.Sleep(OneWord - word.Elapsed);
         Key(letters);
         word.Restart();
+        lastList = list;
     }
 
     /// <summary>A text from the clipboard: Ctrl+V.</summary>
