@@ -56,6 +56,40 @@ describe('a field that is put in force', () => {
   })
 })
 
+describe('a field that was gone to by key', () => {
+  const inHouse = (value: string) => (
+    <ChakraProvider value={system}>
+      <DraftField label="Address" value={value} commit={async () => undefined} />
+    </ChakraProvider>
+  )
+  const goTo = (from: number, to: number) => {
+    const field = screen.getByLabelText('Address') as HTMLInputElement
+    act(() => field.focus())
+    field.setSelectionRange(from, to)
+    fireEvent.select(field)
+    return field
+  }
+
+  it('is typed over as a whole, though an answer has come in between', () => {
+    const drawn = render(inHouse('192.168.1.199'))
+    const field = goTo(0, '192.168.1.199'.length)
+    drawn.rerender(inHouse('192.168.1.54'))
+    expect([field.value, field.selectionStart, field.selectionEnd]).toEqual(['192.168.1.54', 0, 12])
+  })
+
+  it('is left as it is where somebody has gone into the text, or types', () => {
+    const drawn = render(inHouse('192.168.1.199'))
+    const field = goTo(3, 3)
+    drawn.rerender(inHouse('192.168.1.54'))
+    expect(field.selectionEnd === 12 && field.selectionStart === 0).toBe(false)
+    goTo(0, 12)
+    type('1')
+    drawn.rerender(inHouse('192.168.1.77'))
+    expect(field.value).toBe('1')
+    expect(field.selectionStart).toBe(1)
+  })
+})
+
 describe('a draft', () => {
   it('that is on its way leaves Escape to the panel', () => {
     const closed = vi.fn()

@@ -1,4 +1,5 @@
 import { Input } from '@chakra-ui/react'
+import { useLayoutEffect, useRef } from 'react'
 import { useLooking } from '../state/looking'
 import { type FieldKind, fieldLook, Labelled, typing } from './Labelled'
 import { useDraft } from './useDraft'
@@ -35,9 +36,20 @@ export function DraftField(props: {
   } = props
   const draft = useDraft(name, value, props.commit)
   const { looksOnly } = useLooking()
+  const input = useRef<HTMLInputElement>(null)
+  const isAllMarked = useRef(false)
+  useLayoutEffect(() => {
+    // Gone to by Tab it is all marked, to be typed over; an answer that comes before the first letter must not leave it unmarked.
+    const field = input.current
+    if (field && field === document.activeElement && isAllMarked.current && !draft.isTyped()) field.select()
+  }, [value])
   return (
     <Labelled label={label} width={width} problem={draft.problem} hint={props.hint}>
       <Input
+        ref={input}
+        onSelect={({ currentTarget: { value: text, selectionStart, selectionEnd } }) => {
+          isAllMarked.current = text !== '' && selectionStart === 0 && selectionEnd === text.length
+        }}
         size="sm"
         {...fieldLook}
         {...typing[kind]}
