@@ -17,6 +17,9 @@ export function Notices() {
           alignItems="center"
           w="min(520px, calc(100vw - 24px))"
           mb={{ base: '60px', md: '0' }}
+          // What is only read is pressed through; on a phone it leaves the buttons of a sheet in sight.
+          pointerEvents={toast.closable ? 'auto' : 'none'}
+          css={{ 'body:has([role=dialog]) &': { mdDown: { mb: 'calc(100dvh - 110px)' } } }}
         >
           <Toast.Description flex="1" fontSize="15px" dir="auto">
             {toast.description}

@@ -40,7 +40,11 @@ export function ThingsStop({ pingAll }: { pingAll: Walk['pingAll'] }) {
         borderColor="hairline"
       >
         {things.map((thing) => (
-          <ThingRow key={thing.id} thing={thing} address={at.get(thing.id) ?? undefined} />
+          <ThingRow
+            key={thing.id}
+            thing={thing}
+            address={at.get(thing.id) ?? thing.address?.address?.split('/')[0]}
+          />
         ))}
       </Box>
       <Box mt="10px">
