@@ -1,5 +1,4 @@
 using Altrin.Core.Actions;
-using Altrin.Core.Kit;
 using Altrin.Core.Network;
 using Altrin.Core.Readings.Parsers;
 
@@ -72,7 +71,7 @@ internal sealed class OwnWifi(NetworkDocument house, IReadOnlyList<(Device Box, 
 
     /// <summary>Taken off the shelf before its MAC was known it has the name of a box without one.</summary>
     private static bool IsAsSold(Device box, WifiNetwork network) =>
-        new[] { box, box with { Mac = null } }.Any(one => KitShelf.Sold(one) is { } sold && sold.Wifi.Any(other => other.Ssid == network.Ssid));
+        box.Kit is not null && new[] { box, box with { Mac = null } }.Any(one => SettingCatalogue.AsSold(one).Wifi.Any(other => other.Ssid == network.Ssid));
 
     /// <summary>A box that passes another’s Wi-Fi on sends its name: it joins whoever sends that name by itself.</summary>
     private Proposal? Joins(Device box, List<SeenNetwork> sent)
