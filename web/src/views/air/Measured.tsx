@@ -7,6 +7,7 @@ import { useJob, useTools } from '../../layout/JobContext'
 import { useDescribe } from '../../layout/useDescribe'
 import { Choice } from '../../parts/Choice'
 import { Form, Send } from '../../parts/Form'
+import { numberIn } from '../../parts/numberIn'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
@@ -117,8 +118,8 @@ function NoteOne({ view }: { view: AirView }) {
   const [problem, setProblem] = useState<string>()
   const senders = view.standers.filter((one) => one.kind === 'sends')
   const send = async () => {
-    const number = Number(value.replace('−', '-').replace(',', '.'))
-    if (value.trim() === '' || Number.isNaN(number))
+    const number = numberIn(value)
+    if (Number.isNaN(number))
       return setProblem(`Measured: “${value}” is no number. Write Mb/s, such as 38, or dBm, such as -71.`)
     const taken = new Set((house.document.measured ?? []).map((one) => one.id))
     let id = `in-${room}`

@@ -7,6 +7,7 @@ import { useJob, useTools } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
 import { Form, Send } from '../../parts/Form'
 import { cardOf, focusOn } from '../../parts/focusOn'
+import { numberIn } from '../../parts/numberIn'
 import { PlainField } from '../../parts/PlainField'
 import { Problem } from '../../parts/Problem'
 import { useFormDraft } from '../../parts/useDraft'
@@ -89,7 +90,7 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
       ['upMbps', values.up],
     ] as const) {
       if (word.trim() === '') continue
-      const mbps = Number(word.trim().replace(',', '.'))
+      const mbps = numberIn(word)
       if (!(mbps > 0))
         return setProblem(`Measured rate: “${word}” is no rate. Write Mb/s, such as 330, or leave it empty.`)
       rates[field] = mbps

@@ -5,6 +5,7 @@ import { useJob } from '../../layout/JobContext'
 import { DraftChoice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
 import { Form, Send } from '../../parts/Form'
+import { numberIn } from '../../parts/numberIn'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
@@ -46,7 +47,7 @@ export function LineFields() {
   const now = line ? `${line.device}/${line.port}` : ''
   const set = (change: Partial<Line>) => ({ do: 'set-line' as const, line: { ...(line as Line), ...change } })
   const whole = (field: 'downMbps' | 'upMbps' | 'addresses', text: string) => {
-    const value = text === '' ? undefined : Number(text.replace(',', '.'))
+    const value = text === '' ? undefined : numberIn(text)
     return value !== undefined && Number.isNaN(value)
       ? Promise.resolve(`“${text}” is no number. Write digits, such as 100.`)
       : attempt([set({ [field]: value })], `line.${field}`)

@@ -3,6 +3,7 @@ import type { Device, WifiNetwork, WifiSecurity } from '../../api/types'
 import { DraftChoice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
 import { DraftPart } from '../../parts/DraftPart'
+import { numberIn } from '../../parts/numberIn'
 import { OnOff } from '../../parts/OnOff'
 import { Press } from '../../parts/Press'
 import { Secret } from '../../parts/Secret'
@@ -35,7 +36,7 @@ export function WifiFields({ device }: { device: Device }) {
               value={radio.txDbm == null ? '' : String(radio.txDbm)}
               placeholder="as sold"
               commit={(text) => {
-                const power = text.trim() === '' ? undefined : Number(text.replace(',', '.'))
+                const power = text.trim() === '' ? undefined : numberIn(text)
                 return Number.isNaN(power)
                   ? Promise.resolve(`“${text}” is no power. Write a number of dBm, such as 20.`)
                   : attempt(

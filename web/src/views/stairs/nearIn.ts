@@ -1,23 +1,14 @@
 import type { Device, House } from '../../api/types'
-
-const same = (a: string, b: string) => a.toLowerCase() === b.toLowerCase()
-
-/** Is it the same room, by its id or by what the household calls it? */
-const isIn = (house: House, box: Device, room: string) =>
-  !!box.room &&
-  (same(box.room, room) ||
-    (house.rooms ?? []).some(
-      (one) =>
-        [one.id, one.name].some((word) => same(word, box.room ?? '')) &&
-        [one.id, one.name].some((word) => same(word, room)),
-    ))
+import { areSameRoom } from '../../parts/rooms'
 
 const sends = (box: Device, ssid: string) =>
   (box.wifi ?? []).some((one) => one.ssid === ssid && one.enabled !== false)
 
 /** The one box that sends the name in that room: it is heard best there. */
 export function nearIn(house: House, room: string, ssid: string): string | undefined {
-  const there = (house.devices ?? []).filter((box) => isIn(house, box, room) && sends(box, ssid))
+  const there = (house.devices ?? []).filter(
+    (box) => box.room && areSameRoom(house, box.room, room) && sends(box, ssid),
+  )
   return there.length === 1 ? there[0].id : undefined
 }
 

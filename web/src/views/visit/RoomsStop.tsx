@@ -8,6 +8,7 @@ import { DraftField } from '../../parts/DraftField'
 import { Form, Send } from '../../parts/Form'
 import { idOf } from '../../parts/idOf'
 import { nextRow } from '../../parts/nextRow'
+import { numberIn } from '../../parts/numberIn'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { Toggle } from '../../parts/Toggle'
@@ -37,7 +38,7 @@ export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
   const noteMeasured = (room: Room, text: string) => {
     const now = measuredIn(room)
     if (text === '' && now) return attempt([{ do: 'forget-measured', id: now.id }])
-    const mbps = Number(text)
+    const mbps = numberIn(text)
     if (Number.isNaN(mbps)) return Promise.resolve(`“${text}” is no rate. Write Mb/s, such as 38.`)
     const at = new Date().toISOString().slice(0, 10)
     return attempt(

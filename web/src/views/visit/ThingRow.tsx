@@ -5,6 +5,7 @@ import type { Endpoint } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { DraftChoice } from '../../parts/Choice'
 import { nextRow } from '../../parts/nextRow'
+import { isRoom } from '../../parts/rooms'
 import { useMarks } from '../../state/marks'
 import { connections } from '../stairs/connections'
 import { nearIn } from '../stairs/nearIn'
@@ -20,10 +21,10 @@ export function ThingRow({ thing, address }: { thing: Endpoint; address?: string
   const rooms = [
     ...(house.document.rooms ?? []).map((room) => ({ value: room.id, label: room.name })),
     ...[...new Set((house.document.devices ?? []).flatMap((box) => (box.room ? [box.room] : [])))]
-      .filter((word) => !(house.document.rooms ?? []).some((room) => isNamed(room, word)))
+      .filter((word) => !(house.document.rooms ?? []).some((room) => isRoom(room, word)))
       .map((word) => ({ value: word, label: word })),
   ]
-  const room = rooms.find((one) => thing.room && isNamed({ id: one.value, name: one.label }, thing.room))
+  const room = rooms.find((one) => thing.room && isRoom({ id: one.value, name: one.label }, thing.room))
   return (
     <Flex
       as="li"
@@ -100,6 +101,3 @@ export function ThingRow({ thing, address }: { thing: Endpoint; address?: string
     </Flex>
   )
 }
-
-const isNamed = (room: { id: string; name: string }, word: string) =>
-  [room.id, room.name].some((one) => one.toLowerCase() === word.toLowerCase())

@@ -1,4 +1,5 @@
 import type { Device, Need } from '../../api/types'
+import { numberIn } from '../../parts/numberIn'
 
 export type Kind = NonNullable<Need['kind']>
 
@@ -74,7 +75,7 @@ export function fillIn(kind: Kind, blanks: Blanks): Need | string {
 }
 
 function rateIn(text: string): number | string {
-  const mbps = Number(text.trim().replace(',', '.'))
+  const mbps = numberIn(text)
   return mbps > 0 ? mbps : `Mb/s: “${text}” is no speed. Write a number above nought, such as 50.`
 }
 
