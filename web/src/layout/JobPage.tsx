@@ -1,9 +1,9 @@
 import { Box, Grid, Spinner, Text } from '@chakra-ui/react'
-import { useQuery } from '@tanstack/react-query'
+import { usePrefetchQuery, useQuery } from '@tanstack/react-query'
 import { lazy, Suspense, useEffect } from 'react'
 import { Outlet, useMatch, useNavigate, useParams } from 'react-router'
 import { ApiProblem } from '../api/client'
-import { job as jobQuery } from '../api/queries'
+import { job as jobQuery, kitShelf } from '../api/queries'
 import { cardOf, focusOn } from '../parts/focusOn'
 import { Press } from '../parts/Press'
 import { useBusy } from '../parts/useBusy'
@@ -44,6 +44,8 @@ export function JobPage() {
   const { id = '' } = useParams()
   const { data, error, refetch } = useQuery(jobQuery(id))
   useEffect(fetchStagesInQuiet, [])
+  // At hand before the sheet that asks for it: fields that come later would move its buttons under the finger.
+  usePrefetchQuery(kitShelf)
   useProvisions(data)
   // What is in the hand or marked is of this house.
   useEffect(
