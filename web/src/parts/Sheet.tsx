@@ -1,6 +1,7 @@
 import { CloseButton, Dialog, Portal } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import { Form } from './Form'
+import { useHeldPage } from './useHeldPage'
 
 /** A dialog that lies on the sheet. */
 export function Sheet(props: {
@@ -14,6 +15,7 @@ export function Sheet(props: {
   /** A sheet for a table takes what there is of the window. */
   size?: 'md' | 'cover'
 }) {
+  useHeldPage(props.open)
   const body = props.onSubmit ? <Form onSend={props.onSubmit}>{props.children}</Form> : props.children
   return (
     <Dialog.Root
@@ -22,6 +24,7 @@ export function Sheet(props: {
       scrollBehavior="inside"
       size={props.size ?? 'md'}
       motionPreset="none"
+      preventScroll={false}
       lazyMount
       unmountOnExit
     >

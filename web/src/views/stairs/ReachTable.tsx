@@ -100,6 +100,7 @@ export function ReachTable(props: {
           width: headW + across.getTotalSize(),
           height: headH + down.getTotalSize(),
           position: 'relative',
+          ['--cell' as string]: `${size}px`,
         }}
       >
         <div role="row" tabIndex={-1} aria-rowindex={1} className="grid-heads" style={{ height: headH }}>
@@ -107,7 +108,8 @@ export function ReachTable(props: {
             role="columnheader"
             tabIndex={-1}
             aria-colindex={1}
-            style={{ position: 'absolute', left: 0, width: headW }}
+            className="grid-corner"
+            style={{ width: headW, height: headH }}
           >
             <span className="sr-only">Who asks</span>
           </div>
@@ -131,14 +133,15 @@ export function ReachTable(props: {
             tabIndex={-1}
             aria-rowindex={row.index + 2}
             key={row.key}
-            style={{ position: 'absolute', top: headH + row.start, left: 0, height: size, width: '100%' }}
+            className="grid-cells"
+            style={{ top: headH + row.start, height: size }}
           >
             <div
               role="rowheader"
               tabIndex={-1}
               aria-colindex={1}
               className="grid-row"
-              style={{ width: headW, height: size, lineHeight: `${size}px` }}
+              style={{ width: headW, marginRight: items[0]?.start, height: size, lineHeight: `${size}px` }}
               dir="auto"
               title={name(rows[row.index])}
             >
@@ -156,8 +159,6 @@ export function ReachTable(props: {
                   label={`${name(from)}, ${name(to)}`}
                   on={chosen === place}
                   isStop={at.row === row.index && at.column === column.index}
-                  x={headW + column.start}
-                  size={size}
                   choose={() => {
                     setAt({ row: row.index, column: column.index })
                     choose(place)
@@ -179,11 +180,9 @@ function Cell(props: {
   label: string
   on: boolean
   isStop: boolean
-  x: number
-  size: number
   choose: () => void
 }) {
-  const { cell, place, index, label, on, isStop, x, size, choose } = props
+  const { cell, place, index, label, on, isStop, choose } = props
   const look = cell && looks[cell.reachable]
   return (
     <div
@@ -194,7 +193,6 @@ function Cell(props: {
       data-cell={place}
       tabIndex={isStop ? 0 : -1}
       className={`cell ${cell?.reachable ?? 'itself'}`}
-      style={{ left: x, width: size, height: size, lineHeight: `${size - 2}px` }}
       onClick={cell && choose}
       onKeyDown={(event) => {
         if (cell && (event.key === 'Enter' || event.key === ' ')) {
@@ -203,8 +201,7 @@ function Cell(props: {
         }
       }}
     >
-      {look?.sign}
-      {cell?.byName ? '•' : ''}
+      {look && `${look.sign}${cell.byName ? '•' : ''}`}
     </div>
   )
 }
