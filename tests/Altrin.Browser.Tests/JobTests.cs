@@ -194,15 +194,24 @@ public sealed class JobTests : HandTest
         phone.Press("Close");
         phone.Press(() => phone.Link("Work order"));
         phone.Css("section[aria-label='Step 1']");
-        phone.Press("Seen as said");
-        phone.Css("section[aria-label='Step 2']");
-        // However long a step is, its answer is under the thumb, above the stages.
-        for (var step = 2; step <= 6; step++)
+        phone.Press(() => phone.ButtonStarting("Step 1 of"));
+        var steps = phone.Count("ol[aria-label=Steps] > li");
+        phone.Press(() => phone.ButtonStarting("Step 1 of"));
+        // One is passed over: after the last the work goes on with it, and only then with what came of it all.
+        phone.Press("Next step");
+        foreach (var step in Enumerable.Range(2, steps - 1).Append(1))
         {
+            // However long a step is, its answer is under the thumb, above the stages.
             phone.Css($"section[aria-label='Step {step}']");
             Assert.True((bool)phone.Run("return [...document.querySelectorAll('button')].find(one => one.innerText == 'Seen as said').getBoundingClientRect().bottom <= document.querySelector('nav').getBoundingClientRect().top")!, $"step {step}");
             phone.Press("Seen as said");
+            phone.UntilText($"{(step == 1 ? steps : step - 1)} of {steps} done");
         }
+        phone.Until(() => (bool)phone.Run("""
+            const said = document.activeElement?.matches('[data-all-done]') ? document.activeElement.getBoundingClientRect() : null
+            return said !== null && said.top >= 0 && said.top < 500
+            """)!, "what came of it all, in sight");
+        Assert.Contains("every step was seen as said", (string)phone.Run("return document.activeElement.innerText")!, StringComparison.Ordinal);
         Assert.Equal(390L, phone.Run("return document.documentElement.scrollWidth"));
         foreach (var stage in new[] { "Wants", "Stairs" })
         {

@@ -51,6 +51,7 @@ public sealed class KeyboardJobTests : HandTest
             Browser.UntilText($"{n} of {steps} done");
         }
         Browser.UntilText("every step was seen as said.");
+        Browser.Until(() => (bool)Browser.Run("return document.activeElement.matches('[data-all-done]')")!, "the focus on what came of it all");
         Browser.UntilText("“As found” stays as it was noted");
         TestContext.Current.SendDiagnosticMessage($"{pressed} keys for {steps} steps");
         Assert.InRange(pressed, steps, 120);

@@ -17,6 +17,8 @@ export function DoneBox({ steps, tickOf }: { steps: WorkStep[]; tickOf: (step: W
   return (
     <Box
       role="status"
+      data-all-done
+      tabIndex={-1}
       my="12px"
       p="14px"
       bg="sheet"

@@ -61,14 +61,15 @@ export function WorkOrderPage() {
   const finish = async (outcome: 'as-said' | 'something-else') => {
     if (!current || tickOf(current).outcome !== 'open' || said.current.has(current.key)) return
     said.current.add(current.key)
-    const next = steps[steps.indexOf(current) + 1]
+    const isOpen = (step: WorkStep) => step !== current && tickOf(step).outcome === 'open'
+    const next = steps.slice(steps.indexOf(current)).find(isOpen) ?? steps.find(isOpen)
     if (!watch.of[job.id]?.since) watch.start(job.id)
     const kept = tick(current.key, { outcome })
     // At once: whoever has gone on to the next step's note must not be called back from it when the answer comes.
     setOtherAt(null)
     if (outcome === 'as-said') go(next)
-    // Where the work goes on: the next step's own button; where something else was seen, the words for it.
-    focusOn(outcome === 'as-said' ? '[data-done]' : '#note')
+    // Where the work goes on: the next step's own button; after the last what came of it all; where something else was seen, the words for it.
+    focusOn(outcome === 'something-else' ? '#note' : next ? '[data-done]' : '[data-all-done]')
     await kept
     said.current.delete(current.key)
   }
