@@ -12,6 +12,8 @@ public sealed class AccessibilityTests : IDisposable
     [Theory]
     [InlineData("light", 1280)]
     [InlineData("dark", 390, Traits = ["kind", "long"])]
+    [InlineData("dark", 1280, Traits = ["kind", "long"])]
+    [InlineData("light", 390, Traits = ["kind", "long"])]
     public void No_view_has_a_serious_violation(string theme, int width)
     {
         using var browser = Open(theme, width);
@@ -78,6 +80,8 @@ public sealed class AccessibilityTests : IDisposable
     [Theory]
     [InlineData("light", 1280)]
     [InlineData("dark", 390, Traits = ["kind", "long"])]
+    [InlineData("dark", 1280, Traits = ["kind", "long"])]
+    [InlineData("light", 390, Traits = ["kind", "long"])]
     public void No_sheet_and_no_state_has_a_serious_violation(string theme, int width) => CheckSheets(theme, width, isForced: false);
 
     [Fact, Trait("kind", "long")]
@@ -160,6 +164,8 @@ public sealed class AccessibilityTests : IDisposable
     [Theory, Trait("kind", "long")]
     [InlineData("light", 1280)]
     [InlineData("dark", 390)]
+    [InlineData("dark", 1280)]
+    [InlineData("light", 390)]
     public void No_view_of_the_big_house_has_a_serious_violation(string theme, int width)
     {
         using var browser = Open(theme, width);
