@@ -1,5 +1,4 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { useRef } from 'react'
 import type { Device } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { useKeys } from '../../layout/useKeys'
@@ -11,6 +10,7 @@ import { useHand } from '../../state/hand'
 import { say } from '../../state/notices'
 import { AddressField } from './AddressField'
 import { addressList, endFor, inSubnetOf } from './addressWords'
+import { useEnds } from './useEnds'
 import { useSettings } from './useSettings'
 
 /** What a box is, its own address, and what it gives out. */
@@ -32,17 +32,9 @@ export function BoxFields({ device }: { device: Device }) {
     repeat: () =>
       lastAddress && void setAddress(lastAddress).then((problem) => problem && say(problem, 'problem')),
   })
-  // Both ends go together: whoever is quick sets the second before the first has been answered.
-  const onTheWay = useRef<{ start: string; end: string } | null>(null)
-  const pool = async (start: string, end: string) => {
-    const sent = { start, end }
-    onTheWay.current = sent
-    const problem = await attempt([{ do: 'move-pool', device: device.id, start, end }], 'start', 'end')
-    if (onTheWay.current === sent) onTheWay.current = null
-    return problem
-  }
-  const poolNow = () =>
-    onTheWay.current ?? { start: lan?.dhcpServer?.start ?? '', end: lan?.dhcpServer?.end ?? '' }
+  const ends = useEnds(server, (start, end) =>
+    attempt([{ do: 'move-pool', device: device.id, start, end }], 'start', 'end'),
+  )
   const subnet = lan?.address?.slice(0, lan.address.lastIndexOf('.'))
 
   return (
@@ -127,7 +119,7 @@ export function BoxFields({ device }: { device: Device }) {
               value={server.start ?? ''}
               commit={(text) => {
                 const start = inSubnetOf(lan?.address, text)
-                return pool(start, endFor(start, poolNow(), lan?.address ?? ''))
+                return ends.put(start, endFor(start, ends.now(), lan?.address ?? ''))
               }}
             />
             <DraftField
@@ -136,7 +128,7 @@ export function BoxFields({ device }: { device: Device }) {
               kind="address"
               width="166px"
               value={server.end ?? ''}
-              commit={(end) => pool(poolNow().start, inSubnetOf(lan?.address, end))}
+              commit={(end) => ends.put(ends.now().start, inSubnetOf(lan?.address, end))}
             />
             <DraftField
               label="Gateway given"
