@@ -5,7 +5,7 @@ namespace Altrin.Browser.Tests;
 public sealed class Timed;
 
 [Collection("timed")]
-public sealed class TimingTests : HandTest
+public sealed class TimingTests() : HandTest(isTimed: true)
 {
     /// <summary>What holds on any machine that runs the tests.</summary>
     [Fact]

@@ -38,6 +38,9 @@ export function ReachTable(props: {
     getScrollElement: () => frame.current,
     estimateSize: () => size,
     overscan: 1,
+    // The heads stand in the window too: what they would cover is not drawn.
+    paddingStart: headH,
+    scrollPaddingStart: headH,
   })
   const across = useVirtualizer({
     count: columns.length,
@@ -45,6 +48,8 @@ export function ReachTable(props: {
     estimateSize: () => size,
     horizontal: true,
     overscan: 1,
+    paddingStart: headW,
+    scrollPaddingStart: headW,
   })
 
   const go = (row: number, column: number) => {
@@ -97,8 +102,8 @@ export function ReachTable(props: {
     >
       <div
         style={{
-          width: headW + across.getTotalSize(),
-          height: headH + down.getTotalSize(),
+          width: across.getTotalSize(),
+          height: down.getTotalSize(),
           position: 'relative',
           ['--cell' as string]: `${size}px`,
         }}
@@ -120,7 +125,7 @@ export function ReachTable(props: {
               aria-colindex={column.index + 2}
               key={column.key}
               className="grid-column"
-              style={{ left: headW + column.start, width: size }}
+              style={{ left: column.start, width: size }}
               title={name(columns[column.index])}
             >
               <span dir="auto">{name(columns[column.index])}</span>
@@ -134,14 +139,19 @@ export function ReachTable(props: {
             aria-rowindex={row.index + 2}
             key={row.key}
             className="grid-cells"
-            style={{ top: headH + row.start, height: size }}
+            style={{ top: row.start, height: size }}
           >
             <div
               role="rowheader"
               tabIndex={-1}
               aria-colindex={1}
               className="grid-row"
-              style={{ width: headW, marginRight: items[0]?.start, height: size, lineHeight: `${size}px` }}
+              style={{
+                width: headW,
+                marginRight: (items[0]?.start ?? headW) - headW,
+                height: size,
+                lineHeight: `${size}px`,
+              }}
               dir="auto"
               title={name(rows[row.index])}
             >
