@@ -9,7 +9,7 @@ public abstract class HandTest : IDisposable
     private static readonly HttpClient Client = new();
     private Browser? browser;
 
-    protected HandTest(bool share = false, bool isTimed = false) => Server = share || isTimed ? new(share, isTimed) : Server.Take();
+    protected HandTest(bool share = false) => Server = share ? new(share: true) : Server.Take();
 
     protected Server Server { get; }
     /// <summary>Started when it is first looked at: some tests bring one of another size.</summary>

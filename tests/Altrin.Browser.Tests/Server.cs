@@ -46,14 +46,11 @@ public sealed class Server : IDisposable
     public void Spoil() => isSpoilt = true;
 
     /// <param name="share">It answers a phone too; nobody else shall have it then.</param>
-    /// <param name="isTimed">It is started as it is shipped; nobody else shall have it then either.</param>
-    public Server(bool share = false, bool isTimed = false)
+    public Server(bool share = false)
     {
-        IsTimed = isTimed;
         Data = Directory.CreateTempSubdirectory("altrin-browser-").FullName;
         Port = FreePort();
-        if (share) DoorPort = FreePort();
-        isSpoilt = share || isTimed;
+        if (share) (DoorPort, isSpoilt) = (FreePort(), true);
         All.Add(this);
         Start();
     }
@@ -70,7 +67,6 @@ public sealed class Server : IDisposable
     public string Data { get; }
     public int Port { get; }
     private int DoorPort { get; }
-    private bool IsTimed { get; }
 
     /// <summary>Where a phone calls. Any machine has this address; a house's own would be another.</summary>
     public string Door => $"https://{DoorAddress}:{DoorPort}";
@@ -106,11 +102,8 @@ public sealed class Server : IDisposable
     {
         var program = Path.Combine(Root, "build", "app", "altrin-web.dll");
         Assert.True(File.Exists(program), "The program is not built. Run ./altrin test, which builds it first.");
-        var start = new ProcessStartInfo("dotnet", [program, "--data", Data, "--demo", "true", "--port", $"{Port}", "--web", Path.Combine(Root, "web", "dist"),
+        process = Process.Start("dotnet", [program, "--data", Data, "--demo", "true", "--port", $"{Port}", "--web", Path.Combine(Root, "web", "dist"),
             .. DoorPort == 0 ? Array.Empty<string>() : ["--share", "true", "--share-address", DoorAddress, "--share-port", $"{DoorPort}"]]);
-        // A server that lives for minutes would spend a third of its time on compiling once more what is used much.
-        if (!IsTimed) start.Environment["DOTNET_TieredCompilation"] = "0";
-        process = Process.Start(start);
         using var client = new HttpClient();
         for (var patience = Stopwatch.StartNew(); patience.Elapsed < TimeSpan.FromSeconds(30); Thread.Sleep(50))
         {

@@ -5,7 +5,7 @@ namespace Altrin.Browser.Tests;
 public sealed class Timed;
 
 [Collection("timed")]
-public sealed class TimingTests() : HandTest(isTimed: true)
+public sealed class TimingTests : HandTest
 {
     /// <summary>What holds on any machine that runs the tests.</summary>
     [Fact]

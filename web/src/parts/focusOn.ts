@@ -1,10 +1,9 @@
 /**
  * Puts the focus on what the work goes on with, as soon as it is there and no dialog lies over it. A dialog that closes hands the focus back to
- * whoever had it before, a little later: then it is taken once more. Whoever presses a key or goes into a field meanwhile goes his own way,
- * so it is waited for as long as a slow laptop may take to answer.
+ * whoever had it before, a little later: then it is taken once more. Whoever presses a key or goes into a field meanwhile goes his own way.
  */
 export function focusOn(selector: string) {
-  const until = performance.now() + 6000
+  const until = performance.now() + 1500
   let held = 0
   let isLeft = false
   const leave = () => {
