@@ -19,6 +19,40 @@ public sealed class TypingTests : HandTest
         Browser.Delay(0);
     }
 
+    /// <summary>One deed says a line, a label, a pool or all rooms as a whole: what was only drawn beside the field that is typed into must not be sent as if it were meant.</summary>
+    [Fact]
+    public void Fields_one_after_the_other_do_not_undo_each_other_though_no_answer_has_come()
+    {
+        OpenDemo();
+        Browser.Go($"{Browser.Url}?box=the%20line");
+        Browser.Field("Mb/s down");
+        Browser.Delay(1000);
+        Write("Mb/s down", "330" + Tab);
+        Write("Mb/s up", "50" + Tab);
+        Browser.Until(() => Found()["document"]!["line"] is { } line && (double?)line["downMbps"] == 330 && (double?)line["upMbps"] == 50, "both rates");
+        Browser.Delay(0);
+        Browser.Press(() => Browser.Link("Visit"));
+        Browser.Press(() => Browser.Css("ol[aria-label='Stops of the walk']").FindElement(OpenQA.Selenium.By.XPath(".//a[contains(., 'Studio router')]")));
+        Browser.Field("Name of its page");
+        Browser.Delay(1000);
+        Write("Stands in", "Studio" + Tab);
+        Write("Name of its page", "setup.lan" + Tab);
+        Write("Hold reset, s", "12" + Tab);
+        Browser.Until(() => Found()["document"]!["devices"]!.AsArray().First(box => (string)box!["id"]! == "studio") is { } box
+            && (string?)box["room"] == "Studio" && (string?)box["label"]?["pageName"] == "setup.lan" && (int?)box["label"]?["resetHoldSeconds"] == 12, "all of the label");
+        Browser.Delay(0);
+        Browser.Press(() => Browser.Link("Stairs"));
+        Browser.Press(() => Browser.Css("[data-box=gw]"));
+        Browser.Field("Pool from");
+        Browser.Delay(1000);
+        Write("Pool from", ".210" + Tab);
+        Write("Pool to", ".230" + Tab);
+        Browser.Until(() => Found()["document"]!["devices"]!.AsArray().First(box => (string)box!["id"]! == "gw")!["lan"]!["dhcpServer"] is { } server
+            && (string)server["start"]! == "192.168.31.210" && (string)server["end"]! == "192.168.31.230", "both ends");
+        Browser.Delay(0);
+        Assert.Empty(Browser.Complaints());
+    }
+
     [Fact]
     public void A_refused_draft_lives_through_section_card_stage_and_reload()
     {

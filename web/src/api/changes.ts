@@ -2,8 +2,11 @@ import { adoptPlan, answerHeld, doDeeds, redo, setTick, undo } from './queries'
 import type { Action, JobView, Side, TickView } from './types'
 
 /** What a person changed, as it waits to be sent: it can be written down, and its own id makes it once however often it arrives. */
-export type Change = { id: string; job: string } & (
-  | { what: 'deeds'; side: Side; actions: Action[]; say?: string }
+export type Change = {
+  id: string
+  job: string
+} /** With what the house said of the same when they were thought of (`state/rebase`). */ & (
+  | { what: 'deeds'; side: Side; actions: Action[]; say?: string; of?: unknown[] }
   | { what: 'adopt'; actions: Action[]; say?: string }
   | { what: 'held'; index: number; answer: 'take-out' | 'keep' }
   | { what: 'undo' | 'redo'; side: Side }

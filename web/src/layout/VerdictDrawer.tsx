@@ -1,12 +1,11 @@
 import { Drawer, Portal } from '@chakra-ui/react'
 import { Press } from '../parts/Press'
-import { useHeldPage } from '../parts/useHeldPage'
 import { VerdictColumn } from './VerdictColumn'
 
 /** Where there is no room for it beside the work, the verdict is drawn over it. */
 export function VerdictDrawer({ onClose }: { onClose: () => void }) {
-  useHeldPage(true)
   return (
+    // The page under it is a frame that does not scroll: nothing has to be held.
     <Drawer.Root open preventScroll={false} onOpenChange={(change) => !change.open && onClose()}>
       <Portal>
         <Drawer.Backdrop bg="rgba(12,20,22,.45)" />

@@ -10,7 +10,6 @@ import { useHand } from '../../state/hand'
 import { say } from '../../state/notices'
 import { AddressField } from './AddressField'
 import { addressList, endFor, inSubnetOf } from './addressWords'
-import { useEnds } from './useEnds'
 import { useSettings } from './useSettings'
 
 /** What a box is, its own address, and what it gives out. */
@@ -32,9 +31,9 @@ export function BoxFields({ device }: { device: Device }) {
     repeat: () =>
       lastAddress && void setAddress(lastAddress).then((problem) => problem && say(problem, 'problem')),
   })
-  const ends = useEnds(server, (start, end) =>
-    attempt([{ do: 'move-pool', device: device.id, start, end }], 'start', 'end'),
-  )
+  const pool = { start: server?.start ?? '', end: server?.end ?? '' }
+  const setPool = (start: string, end: string) =>
+    attempt([{ do: 'move-pool', device: device.id, start, end }], 'start', 'end')
   const subnet = lan?.address?.slice(0, lan.address.lastIndexOf('.'))
 
   return (
@@ -119,7 +118,7 @@ export function BoxFields({ device }: { device: Device }) {
               value={server.start ?? ''}
               commit={(text) => {
                 const start = inSubnetOf(lan?.address, text)
-                return ends.put(start, endFor(start, ends.now(), lan?.address ?? ''))
+                return setPool(start, endFor(start, pool, lan?.address ?? ''))
               }}
             />
             <DraftField
@@ -128,7 +127,7 @@ export function BoxFields({ device }: { device: Device }) {
               kind="address"
               width="166px"
               value={server.end ?? ''}
-              commit={(end) => ends.put(ends.now().start, inSubnetOf(lan?.address, end))}
+              commit={(end) => setPool(pool.start, inSubnetOf(lan?.address, end))}
             />
             <DraftField
               label="Gateway given"
