@@ -4,7 +4,10 @@ namespace Altrin.Web;
 internal sealed class IdleMemory(TimeProvider clock) : BackgroundService
 {
     private static readonly TimeSpan Pause = TimeSpan.FromSeconds(5);
+    /// <summary>At work too the pages of programs are let go now and then: what is in use is back at once, the start and what was done once are not.</summary>
+    private static readonly TimeSpan Round = TimeSpan.FromMinutes(1);
 
+    private readonly ProgramPages programs = new();
     private long asked;
     private long cleaned;
 
@@ -14,14 +17,18 @@ internal sealed class IdleMemory(TimeProvider clock) : BackgroundService
     protected override async Task ExecuteAsync(CancellationToken stop)
     {
         using var timer = new PeriodicTimer(Pause, clock);
+        // Long ago: the first look of all is soon after the start.
+        var round = clock.GetTimestamp() - (long)(Round.TotalSeconds * clock.TimestampFrequency);
         try
         {
             while (await timer.WaitForNextTickAsync(stop))
             {
                 var last = Interlocked.Read(ref asked);
-                if (last == cleaned || clock.GetElapsedTime(last) < Pause) continue;
-                cleaned = last;
-                GC.Collect(GC.MaxGeneration, GCCollectionMode.Aggressive, blocking: true, compacting: true);
+                var rests = last != cleaned && clock.GetElapsedTime(last) >= Pause;
+                if (!rests && clock.GetElapsedTime(round) < Round) continue;
+                if (rests) GC.Collect(GC.MaxGeneration, GCCollectionMode.Aggressive, blocking: true, compacting: true);
+                programs.LetGo();
+                (cleaned, round) = (rests ? last : cleaned, clock.GetTimestamp());
             }
         }
         catch (OperationCanceledException) { /* The program ends. */ }

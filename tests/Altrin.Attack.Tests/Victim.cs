@@ -41,7 +41,10 @@ internal sealed class Victim : IDisposable
     public static Victim Begin(string data, params string[] more)
     {
         var port = FreePort();
-        return new(Process.Start(new ProcessStartInfo("dotnet", Words(data, port, more)) { RedirectStandardOutput = true, RedirectStandardError = true })!, port);
+        var start = new ProcessStartInfo("dotnet", Words(data, port, more)) { RedirectStandardOutput = true, RedirectStandardError = true };
+        // As ./altrin starts it.
+        start.Environment["DOTNET_GCgen0size"] = "400000";
+        return new(Process.Start(start)!, port);
     }
 
     /// <summary>On a machine that keeps the memory of what crashes, as a file beside it.</summary>
