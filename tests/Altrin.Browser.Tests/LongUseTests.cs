@@ -17,7 +17,7 @@ public sealed class LongUseTests : HandTest
         """;
 
     [Theory]
-    [InlineData(8)]
+    [InlineData(4)]
     // A change a minute for eight hours.
     [InlineData(480, Traits = ["kind", "long"])]
     public void A_long_day_leaves_the_page_as_it_was(int rounds)

@@ -86,23 +86,23 @@ public static class PlanSearch
     internal static Outcome Run(NetworkDocument found, int budget, CancellationToken cancel, Pins? pins = null, bool isFirst = false)
     {
         found = Laptop.Away(found);
-        var ground = new Ground(found);
+        var ground = new Ground(found) { Pins = pins ?? Pins.None };
         int Houses(int work) => Math.Max(LeastSearched, work / Math.Max(1, found.Devices.Length + found.Endpoints.Length));
         var houses = Houses(isFirst ? FirstBudget : budget);
         var choices = new Choices(ground, pins);
         var bound = new Bound(ground, choices);
         var bench = new Bench(ground, cancel, pins, bound);
         var cured = new List<Leaf> { bench.AsItIs, Cures.Apply(bench, bench.AsItIs) };
-        cured.RemoveAll(leaf => !bench.IsPinned(leaf.Structure));
+        cured.RemoveAll(leaf => !bench.IsPinned(leaf));
         var proof = new Proof(bench, choices, bound);
         var isWhole = proof.Run(BestOf(cured), Houses(budget) / ShareOfProof);
         // A cure may make another structure of it.
-        cured.AddRange(proof.Taken.Where(leaf => bench.IsPinned(leaf.Structure)));
+        cured.AddRange(proof.Taken.Where(leaf => bench.IsPinned(leaf)));
         if (isWhole && isFirst) return new(bench, cured, true);
         var walk = new Walk(bench, choices, houses);
         walk.Climb();
         // What is good as it is needs no cure to be the measure of the rest.
-        if (walk.Best is { } good && bench.IsPinned(good.Structure)) cured.Add(Cures.Apply(bench, good));
+        if (walk.Best is { } good && bench.IsPinned(good)) cured.Add(Cures.Apply(bench, good));
         if (!isWhole)
         {
             cured.AddRange(MostHopeful(bench, BestOf(cured)));
@@ -117,9 +117,9 @@ public static class PlanSearch
         }
         // The best of every kind, so that each has its say.
         var n = 0;
-        foreach (var kind in bench.Leaves.Where(leaf => leaf.IsAllowed && bench.IsPinned(leaf.Structure)).GroupBy(leaf => string.Join('+', Schools.Of(ground, leaf.Structure).Select(one => one.School).Distinct().Order())))
+        foreach (var kind in bench.Leaves.Where(leaf => leaf.IsAllowed && bench.IsPinned(leaf)).GroupBy(leaf => string.Join('+', Schools.Of(ground, leaf.Structure).Select(one => one.School).Distinct().Order())))
             if (kind.GroupBy(leaf => leaf.Rough).MinBy(alike => alike.Key)?.Take(10).MinBy(leaf => leaf.Rank) is { } one && !cured.Exists(leaf => leaf.Structure.Key == one.Structure.Key)) cured.Add(n++ < MostCured + 20 ? Cures.Apply(bench, one) : one);
-        cured.RemoveAll(leaf => !bench.IsPinned(leaf.Structure));
+        cured.RemoveAll(leaf => !bench.IsPinned(leaf));
         return new(bench, cured, isWhole);
     }
 
@@ -130,7 +130,7 @@ public static class PlanSearch
     {
         var cured = new List<Leaf>();
         // Rough first: most are out of the question before anything is counted.
-        var waiting = bench.Leaves.Where(leaf => leaf.RoughHoped <= best && (leaf.IsAllowed || leaf.IsCurable) && bench.IsPinned(leaf.Structure)).OrderBy(leaf => leaf.Hoped).ThenBy(leaf => leaf.Rank)
+        var waiting = bench.Leaves.Where(leaf => leaf.RoughHoped <= best && (leaf.IsAllowed || leaf.IsCurable) && bench.IsPinned(leaf)).OrderBy(leaf => leaf.Hoped).ThenBy(leaf => leaf.Rank)
             .GroupBy(leaf => leaf.Structure.HandsTo * 2 + (leaf.Structure.IsDmz ? 1 : 0)).SelectMany(way => way.Take(10).Select((leaf, i) => (leaf, i))).OrderBy(one => one.i).Select(one => one.leaf).ToList();
         foreach (var leaf in waiting)
         {

@@ -52,28 +52,53 @@ public static class LinkRate
     /// <summary>From here on a radio waits for another, in dBm.</summary>
     public const double SharingDbm = -82;
 
+    /// <param name="widthMHz">Of the channel the two are on.</param>
+    /// <param name="isBelieved">The two join for want of places: then it carries the lowest row at least.</param>
+    public static double Mbps(RadioAbility a, RadioAbility b, int widthMHz, double levelDbm, bool isBelieved = false) => LinkCurve.Of(a, b, widthMHz).Mbps(levelDbm, isBelieved);
+}
+
+/// <summary>What two ends carry at each level they may hear each other at.</summary>
+public sealed class LinkCurve
+{
     /// <summary>A link that is up and reaches no row.</summary>
     private const double BarelyMbps = 0.5;
 
+    private const int From = -100, To = 0;
+
     private static readonly int[] Widths = [20, 40, 80, 160, 320];
+
+    /// <summary>Few kinds of radio, asked millions of times for a large building.</summary>
+    private static readonly ConcurrentDictionary<(Band, string, int, int), LinkCurve> Known = [];
+
+    private readonly Band band;
+    private readonly double share, lowest;
+
+    /// <summary>By the whole decibel, for no rate begins between two: the most that any width within the widest gives there, for a narrow channel reaches further.</summary>
+    private readonly double[] peaks;
+
+    private LinkCurve(Band band, string generation, int streams, int widestMHz)
+    {
+        (this.band, share) = (band, ShareForData(generation));
+        // One stream, 20 MHz, the row that is owed first.
+        lowest = WifiRates.AtLevel(generation, 1, 20, generation == "b" ? -85 : -82);
+        peaks = [.. Enumerable.Range(From, To - From + 1).Select(level => Widths.Where(width => width <= widestMHz).Max(width => WifiRates.AtLevel(generation, streams, width, level)))];
+    }
+
+    /// <param name="widthMHz">Of the channel the two are on.</param>
+    public static LinkCurve Of(RadioAbility a, RadioAbility b, int widthMHz) => Known.GetOrAdd(
+        (a.Band, Older(a.Generation, b.Generation), Math.Min(a.Streams, b.Streams), Math.Max(20, Math.Min(widthMHz, Math.Min(a.WidestMHz, b.WidestMHz)))),
+        static key => new(key.Item1, key.Item2, key.Item3, key.Item4));
+
+    /// <param name="isBelieved">The two join for want of places: then it carries the lowest row at least.</param>
+    public double Mbps(double levelDbm, bool isBelieved = false)
+    {
+        var best = double.IsNaN(levelDbm) ? 0 : peaks[(int)Math.Clamp(Math.Floor(levelDbm), From, To) - From];
+        if (isBelieved) return share * Math.Max(best, lowest);
+        return best > 0 ? share * best : levelDbm >= LinkRate.LeastDbm(band) ? BarelyMbps : 0;
+    }
 
     /// <summary>Share of the peak left to data: about two thirds from 802.11n on, half before. Common practice, no source.</summary>
     private static double ShareForData(string generation) => generation is "a" or "b" or "g" ? 0.5 : 0.65;
-
-    /// <param name="widthMHz">Of the channel the two are on.</param>
-    /// <param name="isBelieved">The two join for want of places: then it carries the lowest row at least.</param>
-    public static double Mbps(RadioAbility a, RadioAbility b, int widthMHz, double levelDbm, bool isBelieved = false)
-    {
-        var generation = Older(a.Generation, b.Generation);
-        var best = Best(generation, Math.Min(a.Streams, b.Streams), Math.Max(20, Math.Min(widthMHz, Math.Min(a.WidestMHz, b.WidestMHz))), levelDbm);
-        var share = ShareForData(generation);
-        if (best == 0 && isBelieved) return share * Lowest(generation);
-        if (best == 0) return levelDbm >= LeastDbm(a.Band) ? BarelyMbps : 0;
-        return isBelieved ? share * Math.Max(best, Lowest(generation)) : share * best;
-    }
-
-    /// <summary>One stream, 20 MHz, the row that is owed first.</summary>
-    private static double Lowest(string generation) => WifiRates.AtLevel(generation, 1, 20, generation == "b" ? -85 : -82);
 
     private static string Older(string a, string b)
     {
@@ -81,19 +106,5 @@ public static class LinkRate
         foreach (var one in WifiRates.Generations)
             if (one == a || one == b) return one;
         throw new ArgumentOutOfRangeException(nameof(a), a, "No generation of Wi-Fi that is known.");
-    }
-
-    /// <summary>By the whole decibel, for no rate begins between two; asked millions of times for a large building.</summary>
-    private static readonly ConcurrentDictionary<(string, int, int), double[]> Curves = [];
-
-    private const int CurveFrom = -100, CurveTo = 0;
-
-    /// <summary>The most that any width within the widest gives at that level: a narrow channel reaches further.</summary>
-    private static double Best(string generation, int streams, int widest, double levelDbm)
-    {
-        if (double.IsNaN(levelDbm)) return 0;
-        var curve = Curves.GetOrAdd((generation, streams, widest), static key => [.. Enumerable.Range(CurveFrom, CurveTo - CurveFrom + 1)
-            .Select(level => Widths.Where(width => width <= key.Item3).Max(width => WifiRates.AtLevel(key.Item1, key.Item2, width, level)))]);
-        return curve[(int)Math.Clamp(Math.Floor(levelDbm), CurveFrom, CurveTo) - CurveFrom];
     }
 }

@@ -8,7 +8,7 @@ namespace Altrin.Core.Rules;
 /// <summary>A simulated house with the questions that several rules ask of it, each answered once.</summary>
 public sealed class Facts
 {
-    private readonly Dictionary<int, ImmutableArray<Interface>> mains = [];
+    private readonly ImmutableArray<Interface>[] mains;
     private readonly Dictionary<string, Device> devices;
 
     public Facts(NetworkState state)
@@ -16,8 +16,9 @@ public sealed class Facts
         State = state;
         devices = state.House.Devices.ToDictionary(device => device.Id, StringComparer.Ordinal);
         InUse = [.. state.House.Devices.Where(device => state.IsInUse(device.Id))];
-        ServersOn = state.Servers.ToLookup(server => server.Segment);
-        RoutersOn = state.Interfaces.Where(one => one is { Routes: true, Kind: InterfaceKind.Lan }).ToLookup(one => one.Segment);
+        ServersOn = new(state.Servers, state.Segments.Length, server => server.Segment);
+        RoutersOn = new([.. state.Interfaces.Where(one => one is { Routes: true, Kind: InterfaceKind.Lan })], state.Segments.Length, one => one.Segment);
+        mains = new ImmutableArray<Interface>[state.Segments.Length];
     }
 
     public NetworkState State { get; }
@@ -26,8 +27,8 @@ public sealed class Facts
     /// <summary>Boxes that take part, in document order: what lies on the table or has no power is nobody's fault.</summary>
     public ImmutableArray<Device> InUse { get; }
 
-    public ILookup<int, RunningServer> ServersOn { get; }
-    public ILookup<int, Interface> RoutersOn { get; }
+    public BySegment<RunningServer> ServersOn { get; }
+    public BySegment<Interface> RoutersOn { get; }
 
     public Device Device(string id) => devices[id];
     public Device? FindDevice(string id) => devices.GetValueOrDefault(id);
@@ -37,13 +38,27 @@ public sealed class Facts
     public ImmutableArray<Interface> MainsOn(int segment)
     {
         if (segment < 0) return [];
-        if (mains.TryGetValue(segment, out var known)) return known;
-        var all = RoutersOn[segment].Where(lan => lan.Address is not null).ToImmutableArray();
-        var leading = all.Where(LeadsOn).ToImmutableArray();
-        return mains[segment] = leading.IsEmpty ? all : leading;
+        if (!mains[segment].IsDefault) return mains[segment];
+        var (all, leading) = (ImmutableArray.CreateBuilder<Interface>(), ImmutableArray.CreateBuilder<Interface>());
+        foreach (var lan in RoutersOn[segment])
+        {
+            if (lan.Address is null) continue;
+            all.Add(lan);
+            if (LeadsOn(lan)) leading.Add(lan);
+        }
+        return mains[segment] = (leading.Count > 0 ? leading : all).DrainToImmutable();
     }
 
-    public Interface? MainOn(int segment) => MainsOn(segment).FirstOrDefault();
+    public Interface? MainOn(int segment) => MainsOn(segment) is [var first, ..] ? first : null;
+
+    /// <summary>What asks for an address on a segment and gets none; null where nothing does.</summary>
+    public List<Interface>? WithoutAddress(int segment)
+    {
+        List<Interface>? found = null;
+        foreach (var one in State.OnSegment[segment])
+            if (one is { AsksForAddress: true, IsPlugged: true } && one.Outcome is LeaseOutcome.LinkLocal or LeaseOutcome.None) (found ??= []).Add(one);
+        return found;
+    }
 
     /// <summary>Whether a router in router mode has something on its WAN side, or the line by another way.</summary>
     public bool LeadsOn(Interface lan) => State.IsWanPlugged(lan.Owner);

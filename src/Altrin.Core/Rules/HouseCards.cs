@@ -65,7 +65,7 @@ public static class HouseCards
         if (box.Off == true) words.Add("without power");
         else if (!state.IsInUse(box.Id)) words.Add("at hand, not in use");
         else if (step is null && box.Traits.IsRouter) words.Add("used as access point");
-        if (house.Facts.ServersOn.Any(segment => segment.Any(server => server.Device == box.Id && server.Segment == state.InsideOf(box.Id)))) words.Add("gives addresses");
+        if (state.Servers.Any(server => server.Device == box.Id && server.Segment == state.InsideOf(box.Id))) words.Add("gives addresses");
         if (state.UplinkBox(box.Id) is { } joined) words.Add($"joins {house.Facts.NameOf(joined)}");
         return string.Join(", ", words);
     }

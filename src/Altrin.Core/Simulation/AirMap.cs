@@ -14,6 +14,9 @@ public sealed record AirSource(int Device, WirelessRadio Radio, RadioAbility Abi
 
     /// <summary>What is left to it of the air's time: 0 to 1.</summary>
     public double Share { get; init; } = 1;
+
+    /// <summary>What a tablet or the like gets of it, by level: asked for every room and thing.</summary>
+    internal LinkCurve Household { get; } = LinkCurve.Of(Ability, RadioAbility.Household(Ability), Channel.WidthMHz);
 }
 
 /// <summary>A box that has joined another by radio.</summary>
@@ -41,7 +44,7 @@ public sealed class AirMap
     private readonly List<AirSource> sources = [];
     private readonly Dictionary<(int Device, string Radio), int> sourceOf = [];
     private readonly List<AirLink> links = [];
-    private readonly Backbone backbone;
+    private readonly Lazy<Backbone> backbone;
 
     internal AirMap(Fabric fabric)
     {
@@ -52,7 +55,8 @@ public sealed class AirMap
         ShareOut(joins);
         // Shares are known now: a link's source is the one with its share.
         for (var i = 0; i < links.Count; i++) links[i] = links[i] with { Source = sources[sourceOf[(links[i].To, links[i].Source.Radio.Id)]] };
-        backbone = new(fabric, links);
+        // The way of the boxes to the line is asked for where something hears something: a house of cables alone does without.
+        backbone = new(() => new(fabric, links));
         // All at once: the map is asked from any thread, and nothing of it is remembered while it is asked.
         Rooms = [.. Enumerable.Range(0, house.Rooms.Length).Select(RoomAt)];
     }
@@ -77,7 +81,7 @@ public sealed class AirMap
     public ImmutableArray<AirRoom> Rooms { get; }
 
     /// <summary>The most radio joins between a box in use and the line.</summary>
-    public int MostRadioHops => backbone.MostRadioHops;
+    public int MostRadioHops => backbone.Value.MostRadioHops;
 
     /// <summary>Cables first, then joins in the order of the document: one that would close a cycle through a mesh unit is not made.</summary>
     private List<(int Device, RadioNetwork Network)> MadeJoins()
@@ -223,8 +227,8 @@ public sealed class AirMap
             var between = hearing.Plan.Between(hearing.PlaceOf(source.Device), place);
             var level = source.PowerDbm - hearing.Plan.LossDb(between, source.Radio.Band);
             if (level < LinkRate.LeastDbm(source.Radio.Band)) continue;
-            var rate = LinkRate.Mbps(source.Ability, RadioAbility.Household(source.Ability), source.Channel.WidthMHz, level);
-            yield return new(room, source, level, rate, backbone.From(source, rate, between));
+            var rate = source.Household.Mbps(level);
+            yield return new(room, source, level, rate, backbone.Value.From(source, rate, between));
         }
     }
 
@@ -233,7 +237,7 @@ public sealed class AirMap
     internal RateAnswer Of(int endpoint)
     {
         var thing = house.Endpoints[endpoint];
-        if (thing.Connect?.Socket is { } socket) return backbone.From(socket);
+        if (thing.Connect?.Socket is { } socket) return backbone.Value.From(socket);
         if (fabric.EndpointNetwork[endpoint] is not { } joined) return RateAnswer.Nothing;
         var (place, there) = (hearing.PlaceOf(thing), hearing.PlaceOf(joined.Device));
         var box = house.Devices[joined.Device];
@@ -244,9 +248,9 @@ public sealed class AirMap
             var source = sources[i];
             if (!thing.Bands.IsEmpty && !thing.Bands.Contains(source.Radio.Band)) continue;
             var level = LevelDbm(source, place);
-            var rate = LinkRate.Mbps(source.Ability, RadioAbility.Household(source.Ability), source.Channel.WidthMHz, level, isBelieved: !place.IsListed || !there.IsListed);
+            var rate = source.Household.Mbps(level, isBelieved: !place.IsListed || !there.IsListed);
             if (best is null || rate > best.Value.Rate) best = (source, rate);
         }
-        return best is { } chosen ? backbone.From(chosen.Source, chosen.Rate, hearing.Plan.Between(there, place)) : RateAnswer.Nothing;
+        return best is { } chosen ? backbone.Value.From(chosen.Source, chosen.Rate, hearing.Plan.Between(there, place)) : RateAnswer.Nothing;
     }
 }

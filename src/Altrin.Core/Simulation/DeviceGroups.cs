@@ -9,7 +9,8 @@ internal sealed class DeviceGroups
 {
     public const int Dead = -1;
 
-    private readonly Dictionary<int, int> ofVlan = [];
+    /// <summary>Of each VLAN but the box's own; null while there is none, as in most boxes.</summary>
+    private Dictionary<int, int>? ofVlan;
 
     public int Lan { get; private set; } = Dead;
     public int Wan { get; private set; } = Dead;
@@ -43,7 +44,7 @@ internal sealed class DeviceGroups
             Array.Fill(groups.OfPort, Dead);
             return groups;
         }
-        groups.Lan = groups.ofVlan[Vlan.Own] = newGroup();
+        groups.Lan = newGroup();
         Array.Fill(groups.OfPort, groups.Lan);
         switch (device.Traits.Wan)
         {
@@ -97,7 +98,7 @@ internal sealed class DeviceGroups
         {
             if (!network.Guest || (!network.Enabled && network.Vlan is null)) continue;
             if (Guest == Dead) Guest = newGroup();
-            if (network.Vlan is { } vlan) ofVlan.TryAdd(vlan, Guest);
+            if (network.Vlan is { } vlan && vlan != Vlan.Own) (ofVlan ??= []).TryAdd(vlan, Guest);
         }
     }
 
@@ -124,7 +125,7 @@ internal sealed class DeviceGroups
     }
 
     private int GroupOf(int vlan, Func<int> newGroup) =>
-        ofVlan.TryGetValue(vlan, out var group) ? group : ofVlan[vlan] = newGroup();
+        vlan == Vlan.Own ? Lan : (ofVlan ??= []).TryGetValue(vlan, out var group) ? group : ofVlan[vlan] = newGroup();
 
     private static bool IsLine(Device device, int port, Socket? line) =>
         line is not null && line.Device == device.Id && line.Port == device.Ports[port].Id;

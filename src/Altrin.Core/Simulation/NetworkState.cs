@@ -51,7 +51,7 @@ public sealed class NetworkState
         Interfaces = [.. table.All.Where(one => one.Kind != InterfaceKind.Provider && !one.SharesTheLine)];
         Air = [.. fabric.Networks.Select(network =>
             new AirNetwork(house.Devices[network.Device], network.Place, network.Settings, network.Band, segments.OfGroup[network.Group]))];
-        OnSegment = Interfaces.Where(one => one.Segment >= 0).ToLookup(one => one.Segment);
+        OnSegment = new(Interfaces, Segments.Length, one => one.Segment);
     }
 
     public NetworkDocument House { get; }
@@ -66,7 +66,7 @@ public sealed class NetworkState
     /// <summary>Every Wi-Fi network on the air, in document order: a box that makes none in its mode is silent here.</summary>
     public ImmutableArray<AirNetwork> Air { get; }
 
-    public ILookup<int, Interface> OnSegment { get; }
+    public BySegment<Interface> OnSegment { get; }
 
     public Interface? Wan(string device) => At(table.WanOf, fabric.DeviceIndex, device);
     public Interface? Lan(string device) => At(table.LanOf, fabric.DeviceIndex, device);

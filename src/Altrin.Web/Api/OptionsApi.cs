@@ -34,7 +34,7 @@ public sealed record ConflictView(ImmutableArray<string> Needs, ImmutableArray<s
 /// <param name="Uses">What can be pinned or forbidden of that box.</param>
 public sealed record PinView(string Device, string Name, ImmutableArray<PinUseView> Uses);
 
-/// <param name="Use">A mode, or whom it is to hang at: <c>access-point</c>, <c>cable/gw</c>, <c>radio/gw</c>.</param>
+/// <param name="Use">A mode, whom it is to hang at, or the name of its Wi-Fi: <c>access-point</c>, <c>cable/gw</c>, <c>radio/gw</c>, <c>name/larkspur</c>.</param>
 public sealed record PinUseView(string Use, string Say);
 
 /// <summary>The ways to set a house, found by search.</summary>
@@ -43,7 +43,7 @@ internal static class OptionsApi
     public static void MapOptions(this IEndpointRouteBuilder routes) =>
         routes.MapGet("/api/jobs/{id}/options", Get).WithTags("options").ProducesValidationProblem().ProducesProblem(404);
 
-    /// <param name="pin">A box and a mode, or a cable or radio join of it, as <c>studio:access-point</c>, <c>studio:cable/gw</c>, <c>studio:radio/gw</c>: it is to be so.</param>
+    /// <param name="pin">A box and a mode, a cable or radio join of it, or a name of its Wi-Fi, as <c>studio:access-point</c>, <c>studio:cable/gw</c>, <c>studio:radio/gw</c>, <c>studio:name/larkspur</c>: it is to be so.</param>
     /// <param name="forbid">The same: it is never to be so.</param>
     /// <param name="first">A first look, in about a second: the best way where that can be proved so soon, else what a short search finds.</param>
     private static async Task<Results<Ok<OptionsView>, ValidationProblem, ProblemHttpResult>> Get(string id, string[]? pin, string[]? forbid, bool? first, JobStore jobs, CancellationToken cancel)
@@ -54,7 +54,7 @@ internal static class OptionsApi
         foreach (var (field, text) in (pin ?? []).Select(text => ("pin", text)).Concat((forbid ?? []).Select(text => ("forbid", text))))
         {
             if (Pin.Read(house, text, field == "forbid") is not { } read)
-                return Answers.Invalid(field, $"“{text}” is no box of this house with a mode, a cable or a radio join. Write {house.Devices.FirstOrDefault()?.Id ?? "studio"}:access-point, or cable/ or radio/ and the box it is to hang at.");
+                return Answers.Invalid(field, $"“{text}” is no box of this house with a mode, a cable, a radio join or a name. Write {house.Devices.FirstOrDefault()?.Id ?? "studio"}:access-point, or cable/ or radio/ and the box it is to hang at, or name/ and 1 to 32 bytes of a Wi-Fi name.");
             pins.Add(read);
         }
         var settled = new Pins(pins.ToImmutable());

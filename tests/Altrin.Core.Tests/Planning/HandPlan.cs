@@ -17,7 +17,7 @@ internal sealed record HandPlan(string Id, string Title, string Summary, Immutab
         var after = Evaluation.Of(house);
         return new(id, title, summary, actions, house, after.WantsHeld, after.Wants.Length, after.Faults, after.Cautions,
             house.Endpoints.Select(endpoint => after.State.Internet(endpoint.Id).NatLayers).DefaultIfEmpty().Max(),
-            after.Facts.RoutersOn.Count(segment => segment.Any(router => after.Facts.LeadsOn(router))),
+            after.State.Segments.Count(segment => after.Facts.RoutersOn[segment.Index].Any(router => after.Facts.LeadsOn(router))),
             [.. givesUp, .. after.Wants.Where(want => want.Met != Altrin.Core.Simulation.Answer.Yes).Select(want => $"{want.Sentence}: {want.Because}")]);
     }
 }

@@ -5,7 +5,7 @@ using Altrin.Core.Planning.Space;
 
 namespace Altrin.Core.Tests.Planning;
 
-/// <summary>What is settled beforehand holds in every plan: a mode, a cable, a radio join.</summary>
+/// <summary>What is settled beforehand holds in every plan: a mode, a cable, a radio join, a name.</summary>
 public class PinTests
 {
     /// <summary>A gateway and, on the table, a router that may be cabled over a laid run or join by radio.</summary>
@@ -73,7 +73,50 @@ public class PinTests
         Assert.All(found.Plans, plan => Assert.Equal((DeviceMode.AccessPoint, Joined.ByWire), (DenOf(plan).ByHand ? DeviceMode.AccessPoint : DenOf(plan).Mode, DenOf(plan).Joined)));
     }
 
+    private static IEnumerable<string> NamesOf(RankedPlan plan, string box) => plan.House.Devices.Single(one => one.Id == box).Wifi.Where(network => network is { Enabled: true, Guest: false }).Select(network => network.Ssid).Distinct();
+
+    [Fact]
+    public void A_name_that_is_pinned_is_given_in_every_plan_and_the_phone_goes_on()
+    {
+        var found = Plans("den:2:name/attic nine");
+        Assert.NotEmpty(found.Plans);
+        Assert.All(found.Plans, plan =>
+        {
+            Assert.True(DenOf(plan).IsUsed);
+            Assert.Equal(["attic nine"], NamesOf(plan, "den:2"));
+            Assert.Equal(1, plan.WantsHeld);
+        });
+    }
+
+    /// <summary>The name that most things know is taken away: what knew it is put on the new one, or hears it from the other box.</summary>
+    [Fact]
+    public void The_main_box_is_called_otherwise_and_its_things_with_it()
+    {
+        var found = Plans("gw:name/elm");
+        Assert.NotEmpty(found.Plans);
+        Assert.All(found.Plans, plan => Assert.Equal(["elm"], NamesOf(plan, "gw")));
+        Assert.All(found.Plans, plan => Assert.Equal(1, plan.WantsHeld));
+    }
+
+    [Fact]
+    public void A_name_that_is_forbidden_is_given_in_no_plan()
+    {
+        Assert.Contains(Plans("den:2:cable/gw").Plans, plan => NamesOf(plan, "den:2").Contains("oak"));
+        var found = Plans("!den:2:name/oak", "den:2:cable/gw");
+        Assert.NotEmpty(found.Plans);
+        Assert.All(found.Plans, plan => Assert.DoesNotContain("oak", NamesOf(plan, "den:2")));
+    }
+
+    [Fact]
+    public void The_names_of_the_house_may_be_pinned_and_are_read_as_they_are_written()
+    {
+        Assert.All(PinChoice.Of(House()), one => Assert.Contains(new PinnedUse.Called("oak"), one.Uses));
+        Assert.Equal(new PinnedUse.Called("a/b:c"), Pin.Read(House(), "den:2:name/a/b:c", false)!.Use);
+        Assert.Null(Pin.Read(House(), $"den:2:name/{new string('é', 17)}", false));
+    }
+
     [Theory]
+    [InlineData("den:2:name/")]
     [InlineData("den:2:balloon")]
     [InlineData("den:2:cable/attic")]
     [InlineData("attic:router")]

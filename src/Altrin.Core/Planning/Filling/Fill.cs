@@ -30,6 +30,7 @@ public static class Fill
         var draft = new Draft(ground, structure);
         BoxModes.SetOne(draft, box);
         Names.NameOne(draft, box, Names.Main(draft));
+        Names.AsPinned(draft, box, Names.Main(draft));
         Upkeep(draft, box);
         return draft.Boxes[box];
     }

@@ -17,6 +17,7 @@ internal static class Names
         for (var i = 0; i < draft.Boxes.Length; i++) NameOne(draft, i, main);
         if (WantsOwnNames(draft)) TellApart(draft, main);
         Keep(draft);
+        for (var i = 0; i < draft.Boxes.Length; i++) AsPinned(draft, i, main);
         Guests(draft);
     }
 
@@ -26,6 +27,24 @@ internal static class Names
         if (!draft.Use(i).IsUsed || !draft.MaySet(i) || main is null || !Sends(draft, i)) return;
         var isNew = !draft.Ground.InUse[i];
         if (isNew || (!WantsOwnNames(draft) && draft.Found.Needs.Any(need => need is Need.OneName))) draft.Change(i, box => box with { Wifi = Called(box, main, isNew) });
+    }
+
+    /// <summary>The name that was pinned, with the password it has elsewhere, else the household's; and none that was forbidden.</summary>
+    public static void AsPinned(Draft draft, int i, WifiNetwork? main)
+    {
+        var (pins, id) = (draft.Ground.Pins, draft.Found.Devices[i].Id);
+        if (pins.All.IsEmpty || !draft.Use(i).IsUsed || !draft.MaySet(i) || !Sends(draft, i)) return;
+        var shunned = draft.Boxes[i].Wifi.Where(network => network is { Enabled: true, Guest: false } && !pins.AllowsName(id, network.Ssid)).ToList();
+        if (shunned.Count == 0) return;
+        // Of the names that are free the household's comes first: what things know need not be typed again.
+        var free = pins.NameOf(id) ?? (main is not null && pins.AllowsName(id, main.Ssid) ? main.Ssid
+            : WifiNames.Free(shunned.Select(network => network.Ssid).ToHashSet(StringComparer.Ordinal), $"{main?.Ssid ?? shunned[0].Ssid}-{WifiNames.Slug(draft.Boxes[i].Room ?? id)}"));
+        var known = draft.Found.Devices.SelectMany(box => box.Wifi).FirstOrDefault(network => network.Ssid == free && !network.Guest) ?? main;
+        draft.Change(i, box => box with
+        {
+            Wifi = [.. box.Wifi.Select(network => shunned.Contains(network) ? network with { Ssid = free, Security = known?.Security ?? network.Security, Key = known is null ? network.Key : known.Key } : network)
+                .DistinctBy(network => (network.Radio, network.Guest, network.Ssid))],
+        });
     }
 
     private static bool WantsOwnNames(Draft draft) => draft.Found.Needs.Any(need => need is Need.OwnNames);

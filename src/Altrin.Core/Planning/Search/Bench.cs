@@ -73,8 +73,11 @@ internal sealed class Bench
         return true;
     }
 
+    /// <summary>The same with its names.</summary>
+    public bool IsPinned(Leaf leaf) => IsPinned(leaf.Structure) && (pins is null || pins.AllowNames(leaf.House, leaf.Structure));
+
     /// <summary>The same of a house: a cure may make another structure of it.</summary>
-    public bool IsPinned(NetworkDocument house) => pins is null or { All.IsEmpty: true } || IsPinned(new Ground(house).AsFound);
+    public bool IsPinned(NetworkDocument house) => pins is null or { All.IsEmpty: true } || (new Ground(house).AsFound is var now && IsPinned(now) && pins.AllowNames(house, now));
 
     /// <summary>Whether the structure was looked at already.</summary>
     /// <param name="leaf">What came of it; null where it cannot be built.</param>

@@ -47,6 +47,10 @@ public sealed class Ground
     }
 
     public NetworkDocument Found { get; }
+
+    /// <summary>What was settled beforehand.</summary>
+    public Pins Pins { get; init; } = Pins.None;
+
     public NetworkState State { get; }
     public Dictionary<string, int> IndexOf { get; } = new(StringComparer.Ordinal);
 

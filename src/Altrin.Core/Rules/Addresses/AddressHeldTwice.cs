@@ -18,12 +18,20 @@ public sealed class AddressHeldTwice : IRule
         foreach (var segment in facts.State.Segments)
         {
             // Most segments are clean; only where an address comes twice is it worth sorting out who holds it.
-            seen.Clear();
-            if (facts.State.OnSegment[segment.Index].All(one => one.Address is not { } address || seen.Add(address.Address))) continue;
+            if (!IsTwice(facts.State.OnSegment[segment.Index], seen)) continue;
             var held = facts.State.OnSegment[segment.Index].Where(one => one.Address is not null)
                 .GroupBy(one => one.Address!.Value.Address).Where(group => group.Skip(1).Any());
             foreach (var group in held) yield return Found(facts, segment.Index, group.Key, [.. group]);
         }
+    }
+
+    private static bool IsTwice(ArraySegment<Interface> all, HashSet<Ipv4Address> seen)
+    {
+        if (all.Count < 2) return false;
+        seen.Clear();
+        foreach (var one in all)
+            if (one.Address is { } address && !seen.Add(address.Address)) return true;
+        return false;
     }
 
     private Finding Found(Facts facts, int segment, Ipv4Address address, ImmutableArray<Interface> holders)

@@ -16,10 +16,7 @@ public sealed class NoDhcpServer : IRule
     {
         foreach (var segment in facts.State.Segments)
         {
-            if (facts.ServersOn[segment.Index].Any()) continue;
-            var asking = facts.State.OnSegment[segment.Index]
-                .Where(one => one is { AsksForAddress: true, IsPlugged: true } && one.Outcome is LeaseOutcome.LinkLocal or LeaseOutcome.None).ToList();
-            if (asking.Count == 0 || IsCutOffByRadio(facts, segment.Index)) continue;
+            if (facts.ServersOn[segment.Index].Count > 0 || facts.WithoutAddress(segment.Index) is not { Count: > 0 } asking || IsCutOffByRadio(facts, segment.Index)) continue;
             var wans = asking.Where(one => one.Kind == InterfaceKind.Wan).ToList();
             var names = Facts.Join(asking.Select(one => facts.NameOf(one.Owner)));
             var loss = asking.Count == wans.Count

@@ -16,10 +16,7 @@ public sealed class PoolExhausted : IRule
     {
         foreach (var segment in facts.State.Segments)
         {
-            if (facts.ServersOn[segment.Index].FirstOrDefault() is not { } server) continue;
-            var without = facts.State.OnSegment[segment.Index]
-                .Where(one => one is { AsksForAddress: true, IsPlugged: true } && one.Outcome is LeaseOutcome.LinkLocal or LeaseOutcome.None).ToList();
-            if (without.Count == 0) continue;
+            if (facts.ServersOn[segment.Index] is not [var server, ..] || facts.WithoutAddress(segment.Index) is not { Count: > 0 } without) continue;
             var names = Facts.Join(without.Select(one => facts.NameOf(one.Owner)));
             var gets = without.Count == 1 ? "gets" : "get";
             if (server.Device == Line.ProviderId)

@@ -14,15 +14,17 @@ public sealed class TwoDhcpServers : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var onSegment in facts.ServersOn)
+        foreach (var first in facts.State.Servers)
         {
+            var onSegment = facts.ServersOn[first.Segment];
+            if (onSegment.Count < 2 || !ReferenceEquals(onSegment[0], first)) continue;
             // A bridge's server is another rule's finding.
             var servers = onSegment.Where(server => facts.FindDevice(server.Device) is not { } box || !box.Traits.OnlyBridges).ToList();
             if (servers.Count < 2 || IsLineInLan(facts, servers)) continue;
-            var main = facts.MainOn(onSegment.Key);
+            var main = facts.MainOn(first.Segment);
             var rightful = servers.Find(server => server.Device == main?.Owner) ?? servers[0];
             var rivals = servers.Where(server => server != rightful).ToList();
-            var losers = facts.State.OnSegment[onSegment.Key].Where(one => one.Outcome == LeaseOutcome.Contested).ToList();
+            var losers = facts.State.OnSegment[first.Segment].Where(one => one.Outcome == LeaseOutcome.Contested).ToList();
             var loss = losers.Count == 0
                 ? ""
                 : $" {Facts.Join(losers.Select(one => facts.NameOf(one.Owner)))} may get an address that leads nowhere.";
@@ -30,7 +32,7 @@ public sealed class TwoDhcpServers : IRule
             yield return new(Id, Severity.Fault, "Two give out addresses", [.. rivals.Append(rightful).Select(server => server.Device)],
                 () => $"{rivalNames} {(rivals.Count > 1 ? "give" : "gives")} out addresses on the network of {facts.NameOf(rightful.Device)}. "
                 + $"So does {facts.NameOf(rightful.Device)}. Which one answers is chance.{loss}",
-                () => Fixes(facts, rivals), facts.State.GuestsOf(rightful.Device) == onSegment.Key ? ["guests"] : []);
+                () => Fixes(facts, rivals), facts.State.GuestsOf(rightful.Device) == first.Segment ? ["guests"] : []);
         }
     }
 

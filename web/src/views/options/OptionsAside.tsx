@@ -9,7 +9,9 @@ import { Press } from '../../parts/Press'
 import { nameOf } from '../../parts/words'
 import { pinsOf, usePins } from '../../state/pins'
 
-const isPlace = (use: string) => use.includes('/')
+/** Of a mode, a place under another box and a name a box has one each. */
+const aspectOf = (use: string) =>
+  use.startsWith('name/') ? 'name' : use.includes('/') ? 'place' : 'mode'
 
 /** The schools that lost, each with this house's own reason; and what is settled of a plan beforehand. */
 export function OptionsAside() {
@@ -26,11 +28,11 @@ export function OptionsAside() {
   const chosen = box?.uses.find((one) => one.use === use) ?? box?.uses[0]
   const add = (forbidden: boolean) => {
     if (!box || !chosen) return
-    // A mode takes the place of a mode, a place under another box that of such a place; what is forbidden is forbidden beside it.
+    // A mode takes the place of a mode, and so on; what is forbidden is forbidden beside it.
     const rest = pins.filter(
       (pin) =>
         pin.device !== box.device ||
-        (pin.use !== chosen.use && (forbidden || pin.forbidden || isPlace(pin.use) !== isPlace(chosen.use))),
+        (pin.use !== chosen.use && (forbidden || pin.forbidden || aspectOf(pin.use) !== aspectOf(chosen.use))),
     )
     set(job.id, [...rest, { device: box.device, use: chosen.use, forbidden }])
   }
