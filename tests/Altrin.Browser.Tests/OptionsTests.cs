@@ -79,6 +79,14 @@ public sealed class OptionsTests : HandTest
         Browser.Until(() => !Browser.Has("Studio router as access point by hand"), "that way to go");
         Browser.Press(() => Browser.Css("button[aria-label='Unpin Studio router']"));
         Browser.UntilText("Studio router as access point by hand");
+        // A name of its Wi-Fi; while it is planned again what can be pinned stays there.
+        Browser.Choose("is", "with Wi-Fi larkspur");
+        Browser.Press("Pin it so");
+        Browser.UntilText("Studio router with Wi-Fi larkspur");
+        Browser.Choose("is", "with Wi-Fi studio-old");
+        Browser.UntilText("nothing better exists");
+        Browser.Press(() => Browser.Css("main summary"));
+        Browser.UntilText("Set Wi-Fi studio-old on Studio router: name larkspur");
         Assert.Empty(Browser.Complaints());
     }
 

@@ -22,8 +22,6 @@ public static class Clinging
         if (house.Rooms.IsEmpty) yield break;
         // Where one box alone sends there is no other.
         if (!air.Sources.Any(source => source.Device != air.Sources[0].Device)) yield break;
-        // Many stand in one room, and hear the same there.
-        var heardIn = new List<(Place Place, List<AirRoom> Heard)>();
         for (var i = 0; i < house.Endpoints.Length; i++)
         {
             var thing = house.Endpoints[i];
@@ -31,8 +29,7 @@ public static class Clinging
             var now = air.Of(i).Printed;
             (AirRoom At, WifiNetwork Network)? best = null;
             var place = air.Hearing.PlaceOf(thing);
-            if (heardIn.Find(one => one.Place == place).Heard is not { } heard) heardIn.Add((place, heard = [.. air.HeardAt(place, -1)]));
-            foreach (var at in heard)
+            foreach (var at in air.HeardAt(place, -1))
             {
                 if (at.Expected.Printed < ClearlyMore * now || (best is not null && at.Expected.Printed <= best.Value.At.Expected.Printed)) continue;
                 var box = house.Devices[at.Source!.Device];

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
@@ -42,6 +43,9 @@ internal static class WifiMatch
     }
 
     /// <summary>Whether the bands of a thing, and no wrong password, keep it off the network that it asks for.</summary>
-    public static bool MissesItsBand(Facts facts, Endpoint thing) => thing.Connect is Attachment.Join join && !thing.Bands.IsEmpty && facts.State.JoinedNetwork(thing.Id) is null
-        && facts.State.Air.Where(one => one.Network.Ssid == join.Ssid).ToList() is { Count: > 0 } named && named.TrueForAll(one => !thing.Bands.Contains(one.Band));
+    public static bool MissesItsBand(Facts facts, Endpoint thing) =>
+        thing.Connect is Attachment.Join join && !thing.Bands.IsEmpty && facts.State.JoinedNetwork(thing.Id) is null && IsOnOthers(facts, join.Ssid, thing.Bands);
+
+    private static bool IsOnOthers(Facts facts, string ssid, ImmutableArray<Band> bands) =>
+        facts.State.Air.Where(one => one.Network.Ssid == ssid).ToList() is { Count: > 0 } named && named.TrueForAll(one => !bands.Contains(one.Band));
 }

@@ -46,6 +46,11 @@ public sealed class AirMap
     private readonly List<AirLink> links = [];
     private readonly Lazy<Backbone> backbone;
 
+    /// <summary>What is heard in the middle of each room, which several rules ask; null for a building too large to keep all of it.</summary>
+    private readonly ImmutableArray<AirRoom>[]? heardIn;
+
+    private const int MostKept = 2000;
+
     internal AirMap(Fabric fabric)
     {
         (this.fabric, house, hearing) = (fabric, fabric.House, fabric.Hearing);
@@ -58,6 +63,7 @@ public sealed class AirMap
         // The way of the boxes to the line is asked for where something hears something: a house of cables alone does without.
         backbone = new(() => new(fabric, links));
         // All at once: the map is asked from any thread, and nothing of it is remembered while it is asked.
+        heardIn = house.Rooms.Length * sources.Count <= MostKept ? [.. house.Rooms.Select((one, room) => Heard(hearing.PlaceOf(one), room).ToImmutableArray())] : null;
         Rooms = [.. Enumerable.Range(0, house.Rooms.Length).Select(RoomAt)];
     }
 
@@ -207,7 +213,7 @@ public sealed class AirMap
     {
         AirRoom? best = null;
         var bestShared = 0.0;
-        foreach (var heard in HeardAt(hearing.Plan.PlaceOf(house.Rooms[room].Id, null), room))
+        foreach (var heard in HeardAt(hearing.PlaceOf(house.Rooms[room]), room))
         {
             var shared = heard.LinkMbps * heard.Source!.Share;
             if (best is not null && (heard.Expected.Mbps, shared, heard.LevelDbm).CompareTo((best.Expected.Mbps, bestShared, best.LevelDbm)) <= 0) continue;
@@ -217,8 +223,10 @@ public sealed class AirMap
     }
 
     /// <summary>Each source that a device at that place hears and may be on, with what it would give; networks for guests alone are left out.</summary>
-    /// <param name="room">As it is written into the answers.</param>
-    internal IEnumerable<AirRoom> HeardAt(Place place, int room)
+    /// <param name="room">As it is written into the answers; in the middle of a room that room’s own.</param>
+    internal IEnumerable<AirRoom> HeardAt(Place place, int room) => heardIn is not null && place is { IsListed: true, At: null } ? heardIn[place.Index] : Heard(place, room);
+
+    private IEnumerable<AirRoom> Heard(Place place, int room)
     {
         foreach (var source in sources)
         {

@@ -13,18 +13,23 @@ public sealed class StaticInPool : IRule
     public string Statement => "A fixed address stays outside every pool on its segment.";
     public string Source => "RFC 2131 section 2.2 (probing is a SHOULD)";
 
-    public IEnumerable<Finding> Check(Facts facts) =>
-        from server in facts.State.Servers
-        from held in facts.State.OnSegment[server.Segment]
-        where held.Outcome == LeaseOutcome.Static && held.Owner != server.Device
-            && server.MayGiveAway(held.Address!.Value.Address, held.Mac)
-        let address = held.Address!.Value.Address
-        select new Finding(Id, Severity.Caution, "A fixed address inside the pool", [held.Owner, server.Device],
+    public IEnumerable<Finding> Check(Facts facts)
+    {
+        foreach (var server in facts.State.Servers)
+            foreach (var held in facts.State.OnSegment[server.Segment])
+                if (held.Outcome == LeaseOutcome.Static && held.Owner != server.Device && server.MayGiveAway(held.Address!.Value.Address, held.Mac)) yield return Found(facts, server, held);
+    }
+
+    private Finding Found(Facts facts, RunningServer server, Interface held)
+    {
+        var address = held.Address!.Value.Address;
+        return new(Id, Severity.Caution, "A fixed address inside the pool", [held.Owner, server.Device],
             server.IsPoolUnknown && server.Pool.Contains(address)
                 ? $"{facts.NameOf(held.Owner)} is fixed at {address}, and nobody has looked which addresses {facts.NameOf(server.Device)} gives out: it may be one of them. "
                     + "Look at its DHCP page and write the pool down."
                 : $"{facts.NameOf(held.Owner)} is fixed at {address}, and {facts.NameOf(server.Device)} may give that "
                     + "address to another device; then both lose the network.", () => Fixes(facts, server, held), server.Device, held.Kind.ToString());
+    }
 
     private static ImmutableArray<Fix> Fixes(Facts facts, RunningServer server, Interface held)
     {

@@ -15,13 +15,18 @@ public sealed class WanLanOverlap : IRule
         foreach (var box in facts.InUse)
         {
             if (facts.State.Wan(box.Id) is not { } wan || facts.State.Lan(box.Id)?.Address is not { } lan) continue;
-            var clash = wan.Candidates.FirstOrDefault(candidate => candidate.Address is { } address && address.Prefix.Overlaps(lan.Prefix));
-            if (clash is null) continue;
-            yield return new(Id, Severity.Fault, "Same subnet on both sides", [box.Id],
-                () => $"{box.Name} has {clash.Address!.Value.Prefix} on its WAN side and {lan.Prefix} on its LAN side. "
-                + $"It cannot tell inside from outside, so nothing behind it has internet.", () => Fixes(facts, box));
+            foreach (var candidate in wan.Candidates)
+            {
+                if (candidate.Address is not { } outside || !outside.Prefix.Overlaps(lan.Prefix)) continue;
+                yield return Found(facts, box, outside.Prefix, lan.Prefix);
+                break;
+            }
         }
     }
+
+    private Finding Found(Facts facts, Device box, Prefix outside, Prefix inside) => new(Id, Severity.Fault, "Same subnet on both sides", [box.Id],
+        () => $"{box.Name} has {outside} on its WAN side and {inside} on its LAN side. "
+        + $"It cannot tell inside from outside, so nothing behind it has internet.", () => Fixes(facts, box));
 
     private static ImmutableArray<Fix> Fixes(Facts facts, Device box)
     {

@@ -20,11 +20,13 @@ public sealed class DhcpThroughBridge : IRule
             if (thing.Connect?.Socket?.Device is not { } id || facts.FindDevice(id) is not { Mode: DeviceMode.ClientBridge } bridge) continue;
             if (facts.State.Net(thing.Id) is not { Outcome: LeaseOutcome.Leased } net || facts.State.UplinkBox(id) is null) continue;
             if (net.Candidates[0].Server is not { } server || server == id) continue;
-            yield return new(Id, Severity.Caution, "Automatic addressing through a bridge", [thing.Id, id],
-                $"{thing.Name} is plugged into {bridge.Name}, a wireless client bridge, and asks {facts.NameOf(server)} for its address through it. "
-                + "On some boxes that fails now and then; a fixed address does not.", () => Fixes(facts, thing.Id, net));
+            yield return Found(facts, thing, bridge, server, net);
         }
     }
+
+    private Finding Found(Facts facts, Endpoint thing, Device bridge, string server, Interface net) => new(Id, Severity.Caution, "Automatic addressing through a bridge", [thing.Id, bridge.Id],
+        $"{thing.Name} is plugged into {bridge.Name}, a wireless client bridge, and asks {facts.NameOf(server)} for its address through it. "
+        + "On some boxes that fails now and then; a fixed address does not.", () => Fixes(facts, thing.Id, net));
 
     private static ImmutableArray<Fix> Fixes(Facts facts, string thing, Interface net) =>
         facts.MainOn(net.Segment) is { Address: { } main } router && facts.FreeAddress(net.Segment, main.Prefix) is { } free

@@ -19,18 +19,30 @@ public sealed class LeaseGatewayMissing : IRule
             if (facts.FindDevice(server.Device) is not { } box || server.Offer.Gateway is not { } gateway) continue;
             // A bridge or a gateway in pass-through that gives itself: other rules' findings, which name the cause.
             if (gateway == server.Own.Address && !box.RoutesForItsOwn) continue;
-            var holder = facts.State.OnSegment[server.Segment].FirstOrDefault(one => one.Address?.Address == gateway);
+            var holder = HolderOf(facts, server.Segment, gateway);
             if (holder is { Routes: true } && server.Own.Prefix.Contains(gateway)) continue;
+            if (Found(facts, server, box, gateway, holder) is { } found) yield return found;
+        }
+    }
+
+    private static Interface? HolderOf(Facts facts, int segment, Ipv4Address address)
+    {
+        foreach (var one in facts.State.OnSegment[segment])
+            if (one.Address?.Address == address) return one;
+        return null;
+    }
+
+    private Finding? Found(Facts facts, RunningServer server, Device box, Ipv4Address gateway, Interface? holder)
+    {
             var clients = facts.State.OnSegment[server.Segment]
                 .Where(one => one.Candidates.Any(candidate => candidate.Server == box.Id && candidate.Gateway == gateway)).ToList();
-            if (clients.Count == 0) continue;
+            if (clients.Count == 0) return null;
             var reason = holder is null ? "where nobody answers"
                 : holder.Routes ? "which is outside the subnet it gives out"
                 : $"which is {facts.NameOf(holder.Owner)}, and that does not route";
-            yield return new(Id, Severity.Fault, "The gateway it gives is not there", [box.Id],
+            return new(Id, Severity.Fault, "The gateway it gives is not there", [box.Id],
                 () => $"{box.Name} sends its clients to {gateway}, {reason}. {Facts.Join(clients.Select(one => facts.NameOf(one.Owner)))} "
                 + $"{(clients.Count == 1 ? "has" : "have")} no internet from it.", () => Fixes(facts, server, box));
-        }
     }
 
     private static ImmutableArray<Fix> Fixes(Facts facts, RunningServer server, Device box)

@@ -18,11 +18,13 @@ public sealed class PoolOutsideSubnet : IRule
         {
             if (box.Lan is not { Method: LanMethod.Static, Address: { } own, DhcpServer: { Enabled: true, Pool: { } pool } }) continue;
             if (!box.Traits.RunsServer || pool.IsInside(own.Prefix)) continue;
-            yield return new(Id, Severity.Fault, "The pool is outside the subnet", [box.Id],
-                () => $"{box.Name} is at {own}, but its pool runs from {pool}. It gives out nothing, and what asks it has no internet.",
-                () => Fixes(facts, box, own, pool));
+            yield return Found(facts, box, own, pool);
         }
     }
+
+    private Finding Found(Facts facts, Device box, InterfaceAddress own, AddressPool pool) => new(Id, Severity.Fault, "The pool is outside the subnet", [box.Id],
+        () => $"{box.Name} is at {own}, but its pool runs from {pool}. It gives out nothing, and what asks it has no internet.",
+        () => Fixes(facts, box, own, pool));
 
     private static ImmutableArray<Fix> Fixes(Facts facts, Device box, InterfaceAddress own, AddressPool pool)
     {

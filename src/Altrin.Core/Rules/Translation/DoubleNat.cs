@@ -19,13 +19,30 @@ public sealed class DoubleNat : IRule
             // Joined by radio it is the choice on the repeater's page that is wrong, and another rule's finding.
             if (box is { Uplink: not null, KeptApart: not true }) continue;
             if (facts.State.Wan(box.Id) is not { } wan || facts.State.Lan(box.Id)?.Address is not { } lan) continue;
-            if (facts.State.RoutersAbove(wan).FirstOrDefault(router => router.Nat) is not { } outer) continue;
-            // With one subnet on both sides nothing is translated at all: another rule's finding.
-            if (wan.Candidates.All(candidate => candidate.Address?.Prefix.Overlaps(lan.Prefix) == true)) continue;
-            var byChoice = box.KeptApart == true;
-            yield return new(Id, byChoice || FailsByIt.Want(facts, box.Id) is null ? Severity.Caution : Severity.Fault, "Two translations in a row", [box.Id, outer.Id],
-                () => Say(box, outer, lan.Prefix, wan), () => byChoice ? [] : Fixes(facts, box), box.Id);
+            if (Outer(facts, wan) is { } outer && !IsUntranslated(wan, lan.Prefix)) yield return Found(facts, box, outer, wan, lan.Prefix);
         }
+    }
+
+    private static Device? Outer(Facts facts, Interface wan)
+    {
+        foreach (var router in facts.State.RoutersAbove(wan))
+            if (router.Nat) return router;
+        return null;
+    }
+
+    /// <summary>With one subnet on both sides nothing is translated at all: another rule's finding.</summary>
+    private static bool IsUntranslated(Interface wan, Prefix inside)
+    {
+        foreach (var candidate in wan.Candidates)
+            if (candidate.Address?.Prefix.Overlaps(inside) != true) return false;
+        return true;
+    }
+
+    private Finding Found(Facts facts, Device box, Device outer, Interface wan, Prefix inside)
+    {
+        var byChoice = box.KeptApart == true;
+        return new(Id, byChoice || FailsByIt.Want(facts, box.Id) is null ? Severity.Caution : Severity.Fault, "Two translations in a row", [box.Id, outer.Id],
+            () => Say(box, outer, inside, wan), () => byChoice ? [] : Fixes(facts, box), box.Id);
     }
 
     private static string Say(Device box, Device outer, Prefix inside, Interface wan)

@@ -15,12 +15,16 @@ public sealed class BandNotServed : IRule
     {
         foreach (var thing in facts.House.Endpoints)
         {
-            if (!WifiMatch.MissesItsBand(facts, thing) || thing.Connect is not Attachment.Join join) continue;
-            var there = facts.State.Air.First(one => one.Network.Ssid == join.Ssid);
-            yield return new(Id, Severity.Fault, "Its band is not served", [thing.Id, there.Box.Id],
-                () => $"{thing.Name} has {Bands(thing)} alone, and {join.Ssid} of {there.Box.Name} is on {Words<Band>.Of(there.Band)} GHz. It hears nothing that it knows.",
-                () => Fixes(facts, thing, join));
+            if (thing.Connect is Attachment.Join join && WifiMatch.MissesItsBand(facts, thing)) yield return Found(facts, thing, join);
         }
+    }
+
+    private Finding Found(Facts facts, Endpoint thing, Attachment.Join join)
+    {
+        var there = facts.State.Air.First(one => one.Network.Ssid == join.Ssid);
+        return new(Id, Severity.Fault, "Its band is not served", [thing.Id, there.Box.Id],
+            () => $"{thing.Name} has {Bands(thing)} alone, and {join.Ssid} of {there.Box.Name} is on {Words<Band>.Of(there.Band)} GHz. It hears nothing that it knows.",
+            () => Fixes(facts, thing, join));
     }
 
     private static string Bands(Endpoint thing) => string.Join(" and ", thing.Bands.Select(band => $"{Words<Band>.Of(band)} GHz"));

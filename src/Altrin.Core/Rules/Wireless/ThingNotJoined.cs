@@ -17,10 +17,15 @@ public sealed class ThingNotJoined : IRule
         {
             if (thing.Connect is not Attachment.Join connect || facts.State.JoinedNetwork(thing.Id) is not null) continue;
             if (SilentBridge.For(facts, connect) is not null || WifiMatch.MissesItsBand(facts, thing)) continue;
-            var (why, meant) = WifiMatch.WhyNot(facts, connect.Ssid, connect.Security ?? WifiSecurity.Open, connect.Key, null, null, thing.Room, thing.At);
-            yield return new(Id, Severity.Fault, "On no Wi-Fi", [thing.Id],
-                $"{thing.Name} asks for {connect.Ssid}, but {why}. It is on no network.", () => Fixes(facts, thing.Id, connect, meant is null));
+            yield return Found(facts, thing, connect);
         }
+    }
+
+    private Finding Found(Facts facts, Endpoint thing, Attachment.Join connect)
+    {
+        var (why, meant) = WifiMatch.WhyNot(facts, connect.Ssid, connect.Security ?? WifiSecurity.Open, connect.Key, null, null, thing.Room, thing.At);
+        return new(Id, Severity.Fault, "On no Wi-Fi", [thing.Id],
+            $"{thing.Name} asks for {connect.Ssid}, but {why}. It is on no network.", () => Fixes(facts, thing.Id, connect, meant is null));
     }
 
     private static ImmutableArray<Fix> Fixes(Facts facts, string thing, Attachment.Join connect, bool anyName) =>

@@ -24,13 +24,27 @@ public enum Hands
 /// own only where automatic does not do.</summary>
 internal sealed class Spots(Hands hands, NetworkDocument planned)
 {
+    /// <summary>A house and the same without the laptop, each simulated when it is asked for.</summary>
+    private sealed class Looked(NetworkDocument house)
+    {
+        private NetworkState? state, withoutLaptop;
+
+        public NetworkDocument House => house;
+        public NetworkDocument Away { get; } = Laptop.Away(house);
+        public NetworkState State => state ??= Simulator.Run(house);
+        public NetworkState WithoutLaptop => withoutLaptop ??= ReferenceEquals(Away, House) ? State : Simulator.Run(Away);
+    }
+
+    /// <summary>The search asks for one page after the other from one house.</summary>
+    private Looked? last;
+
     /// <returns>The moves that bring it there, none where it stays; null where there is no such spot.</returns>
     public ImmutableArray<InstallerAction>? ToPage(NetworkDocument house, string device, out NetworkDocument moved)
     {
         moved = house;
-        if (house.FindEndpoint(Laptop.Id) is not null && Opens(house, device)) return [];
-        var away = Laptop.Away(house);
-        var state = Simulator.Run(away);
+        if (!ReferenceEquals(last?.House, house)) last = new(house);
+        if (house.FindEndpoint(Laptop.Id) is not null && Opens(last.State, device)) return [];
+        var (away, state) = (last.Away, last.WithoutLaptop);
         foreach (var spot in Places(away, state, device))
         {
             var isThere = house.FindEndpoint(Laptop.Id) is { } laptop && IsAt(laptop, spot);
@@ -45,7 +59,7 @@ internal sealed class Spots(Hands hands, NetworkDocument planned)
         return null;
     }
 
-    public static bool Opens(NetworkDocument house, string device) => Simulator.Run(house).Admin(Laptop.Id, device) is { Reachable: Answer.Yes, Address: { } address } && !AddressRanges.LinkLocal.Contains(address);
+    private static bool Opens(NetworkState state, string device) => state.Admin(Laptop.Id, device) is { Reachable: Answer.Yes, Address: { } address } && !AddressRanges.LinkLocal.Contains(address);
 
     private static bool Try(NetworkDocument house, ImmutableArray<InstallerAction> actions, string device, out NetworkDocument moved)
     {
@@ -55,7 +69,7 @@ internal sealed class Spots(Hands hands, NetworkDocument planned)
             if (action.Problem(moved) is not null) return false;
             moved = action.Apply(moved);
         }
-        return Opens(moved, device);
+        return Opens(Simulator.Run(moved), device);
     }
 
     private static bool IsAt(Endpoint laptop, InstallerAction spot) => spot switch

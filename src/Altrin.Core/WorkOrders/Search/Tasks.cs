@@ -17,6 +17,12 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
         [SettingsPage.Wan], [SettingsPage.Services], [SettingsPage.Sockets], [SettingsPage.Password], [SettingsPage.Mode],
     ];
 
+    /// <summary>Pages on which a box differs from what it is to be. The same box stands in hundreds of houses that are looked at.</summary>
+    private readonly Dictionary<Device, ImmutableHashSet<SettingsPage>> pagesOf = new(ReferenceEqualityComparer.Instance);
+
+    private ImmutableHashSet<SettingsPage> Differ(Device now, Device wanted) => pagesOf.TryGetValue(now, out var known) ? known
+        : pagesOf[now] = [.. SettingCatalogue.All.Where(setting => !setting.IsAlike(now, wanted)).Select(setting => setting.Page)];
+
     /// <param name="done">Labels of what is done: a box that was reset is set, one that still has to be is not.</param>
     public IEnumerable<Act> In(NetworkDocument house, ImmutableSortedSet<string> done)
     {
@@ -58,10 +64,10 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
             else if (CarryDevice.IsStillDue(found, house, now, wanted)) minutes += 2;
             if (now is not null && !ReferenceEquals(now, wanted))
             {
-                var pages = SettingCatalogue.All.Where(setting => !setting.IsAlike(now, wanted)).Select(setting => setting.Page).ToHashSet();
-                if (pages.Contains(SettingsPage.Address) || pages.Contains(SettingsPage.Dhcp)) pages.Remove(SettingsPage.DhcpOff);
-                if (pages.Contains(SettingsPage.Address)) pages.Remove(SettingsPage.Dhcp);
-                minutes += pages.Sum(page => 1 + Wait(page, wanted) / 60.0);
+                // On a page of its own only where it does not stand beside another.
+                var pages = Differ(now, wanted);
+                foreach (var page in pages)
+                    if (!IsBeside(page, pages)) minutes += 1 + Wait(page, wanted) / 60.0;
             }
         }
         foreach (var cable in planned.Cables)
@@ -74,9 +80,16 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
         return minutes;
     }
 
-    private static IEnumerable<Act> Of(NetworkDocument house, Device now, Device wanted)
+    private static bool IsBeside(SettingsPage page, ImmutableHashSet<SettingsPage> pages) => page switch
     {
-        var differ = SettingCatalogue.All.Where(setting => !setting.IsAlike(now, wanted)).Select(setting => setting.Page).ToHashSet();
+        SettingsPage.DhcpOff => pages.Contains(SettingsPage.Address) || pages.Contains(SettingsPage.Dhcp),
+        SettingsPage.Dhcp => pages.Contains(SettingsPage.Address),
+        _ => false,
+    };
+
+    private IEnumerable<Act> Of(NetworkDocument house, Device now, Device wanted)
+    {
+        var differ = Differ(now, wanted);
         if (differ.Count == 0) yield break;
         if (differ.Contains(SettingsPage.Power))
         {
@@ -105,7 +118,7 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
         }
     }
 
-    private static IEnumerable<Act> Parted(NetworkDocument house, Device now, Device wanted, HashSet<SettingsPage> differ)
+    private static IEnumerable<Act> Parted(NetworkDocument house, Device now, Device wanted, ImmutableHashSet<SettingsPage> differ)
     {
         var (actions, rows) = BoxWork.Acts(house, wanted, SettingsPage.Mode);
         var uplink = SettingCatalogue.Of("uplink");

@@ -1,5 +1,5 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
-import { useQuery } from '@tanstack/react-query'
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { options as optionsQuery } from '../../api/queries'
 import type { Pin } from '../../api/types'
@@ -10,8 +10,7 @@ import { nameOf } from '../../parts/words'
 import { pinsOf, usePins } from '../../state/pins'
 
 /** Of a mode, a place under another box and a name a box has one each. */
-const aspectOf = (use: string) =>
-  use.startsWith('name/') ? 'name' : use.includes('/') ? 'place' : 'mode'
+const aspectOf = (use: string) => (use.startsWith('name/') ? 'name' : use.includes('/') ? 'place' : 'mode')
 
 /** The schools that lost, each with this house's own reason; and what is settled of a plan beforehand. */
 export function OptionsAside() {
@@ -19,7 +18,12 @@ export function OptionsAside() {
   const pins = usePins(pinsOf(job.id))
   const set = usePins((one) => one.set)
   const { data: whole } = useQuery(optionsQuery(job.id, job.version, pins))
-  const { data: first } = useQuery({ ...optionsQuery(job.id, job.version, pins, true), enabled: !whole })
+  // While it is planned again what can be pinned stays there, and with it the focus.
+  const { data: first } = useQuery({
+    ...optionsQuery(job.id, job.version, pins, true),
+    enabled: !whole,
+    placeholderData: keepPreviousData,
+  })
   const data = whole ?? first
   const [device, setDevice] = useState('')
   const [use, setUse] = useState('')
@@ -32,7 +36,8 @@ export function OptionsAside() {
     const rest = pins.filter(
       (pin) =>
         pin.device !== box.device ||
-        (pin.use !== chosen.use && (forbidden || pin.forbidden || aspectOf(pin.use) !== aspectOf(chosen.use))),
+        (pin.use !== chosen.use &&
+          (forbidden || pin.forbidden || aspectOf(pin.use) !== aspectOf(chosen.use))),
     )
     set(job.id, [...rest, { device: box.device, use: chosen.use, forbidden }])
   }
