@@ -1,7 +1,8 @@
 // Chooses the changes of a mutation run by seed, and reads its report.
 //   list FOLDER                           settings for a run that tries the planted change alone and lists all others
 //   choose REPORT FOLDER COUNT SEED       settings for a run of about COUNT of those
-//   report REPORT FOLDER SEED             the score and the survivors
+//   again REPORT FOLDER                   settings for a run of those that survived
+//   report REPORT FOLDER SEED [SECOND]    the score and the survivors; of two runs, those that survived both
 import { readFileSync } from 'node:fs'
 
 const settings = (mutate) => ({
@@ -75,24 +76,48 @@ function choose(report, folder, count, seed) {
   return settings([...taken].map(([file, spans]) => `**/${file}${spans.map((span) => `{${span.from}..${span.to}}`).join('')}`))
 }
 
-function say(report, folder, seed) {
+const hasSurvived = (one) => one.status === 'Survived' || one.status === 'NoCoverage'
+
+/** Of both runs alike: where it is and what it becomes. */
+const keyOf = (file, folder, { location, replacement }) => `${nameOf(file, folder)} ${JSON.stringify(location)} ${replacement}`
+
+function again(report, folder) {
+  const places = []
+  for (const [file, { source, mutants }] of files(report)) {
+    const starts = lineStarts(source)
+    const spans = mutants.filter(hasSurvived).map(({ location }) => `{${offset(starts, location.start)}..${offset(starts, location.end)}}`)
+    if (spans.length > 0) places.push(`**/${nameOf(file, folder)}${[...new Set(spans)].join('')}`)
+  }
+  return settings(places)
+}
+
+function say(report, folder, seed, second) {
+  const elsewhere = new Set()
+  for (const [file, { mutants }] of second ? files(second) : [])
+    for (const one of mutants) if (one.status === 'Killed' || one.status === 'Timeout') elsewhere.add(keyOf(file, folder, one))
+  let noticedElsewhere = 0
   const tally = {}
   const survivors = []
   for (const [file, { mutants, source }] of files(report)) {
     const lines = source.split('\n')
     for (const one of mutants) {
+      if (hasSurvived(one) && elsewhere.has(keyOf(file, folder, one))) {
+        noticedElsewhere++
+        continue
+      }
       tally[one.status] = (tally[one.status] ?? 0) + 1
-      if (one.status === 'Survived' || one.status === 'NoCoverage')
+      if (hasSurvived(one))
         survivors.push(`${nameOf(file, folder)}:${one.location.start.line}  ${one.mutatorName} → ${one.replacement.replaceAll(/\s+/g, ' ').slice(0, 120)}\n    ${lines[one.location.start.line - 1].trim()}`)
     }
   }
-  const noticed = (tally.Killed ?? 0) + (tally.Timeout ?? 0)
+  const noticed = (tally.Killed ?? 0) + (tally.Timeout ?? 0) + noticedElsewhere
   const tried = noticed + survivors.length
   console.log(survivors.join('\n'))
-  console.log(`${folder}, seed ${seed}: ${noticed} of ${tried} changes noticed (${((100 * noticed) / tried).toFixed(1)} %), ${tally.Timeout ?? 0} of them by running out of time.`)
+  console.log(`${folder}, seed ${seed}: ${noticed} of ${tried} changes noticed (${((100 * noticed) / tried).toFixed(1)} %), ${tally.Timeout ?? 0} of them by running out of time${second ? `, ${noticedElsewhere} by the tests of another matter` : ''}.`)
 }
 
 const [task, ...rest] = process.argv.slice(2)
 if (task === 'list') console.log(JSON.stringify(settings([`**/${rest[0]}/**/*.cs{0..1}`, `**/${rest[0]}/Planted.cs`])))
 else if (task === 'choose') console.log(JSON.stringify(choose(rest[0], rest[1], Number(rest[2]), Number(rest[3]))))
-else say(rest[0], rest[1], rest[2])
+else if (task === 'again') console.log(JSON.stringify(again(rest[0], rest[1])))
+else say(...rest)

@@ -60,6 +60,9 @@ public static class PlanSearch
     /// <summary>Plans that are shown.</summary>
     private const int MostPlans = 5;
 
+    /// <summary>Boxes of a house whose best plan is proved at the first look, most often. Of a larger one something good within a second is worth more than an attempt at it.</summary>
+    private const int MostProvedAtFirst = 6;
+
     private const int MostCured = 40, LeastSearched = 50, ShareOfProof = 4;
 
     /// <summary>Less is no reason to show another plan.</summary>
@@ -95,7 +98,7 @@ public static class PlanSearch
         var cured = new List<Leaf> { bench.AsItIs, Cures.Apply(bench, bench.AsItIs) };
         cured.RemoveAll(leaf => !bench.IsPinned(leaf));
         var proof = new Proof(bench, choices, bound);
-        var isWhole = proof.Run(BestOf(cured), Houses(budget) / ShareOfProof);
+        var isWhole = proof.Run(BestOf(cured), isFirst && found.Devices.Length > MostProvedAtFirst ? LeastSearched : Houses(budget) / ShareOfProof);
         // A cure may make another structure of it.
         cured.AddRange(proof.Taken.Where(leaf => bench.IsPinned(leaf)));
         if (isWhole && isFirst) return new(bench, cured, true);
