@@ -4,6 +4,7 @@ namespace Altrin.Web;
 internal sealed class IdleMemory(TimeProvider clock) : BackgroundService
 {
     private static readonly TimeSpan Pause = TimeSpan.FromSeconds(5);
+
     /// <summary>At work too the pages of programs are let go now and then: what is in use is back at once, the start and what was done once are not.</summary>
     private static readonly TimeSpan Round = TimeSpan.FromMinutes(1);
 

@@ -34,15 +34,15 @@ public sealed class LeaseGatewayMissing : IRule
 
     private Finding? Found(Facts facts, RunningServer server, Device box, Ipv4Address gateway, Interface? holder)
     {
-            var clients = facts.State.OnSegment[server.Segment]
-                .Where(one => one.Candidates.Any(candidate => candidate.Server == box.Id && candidate.Gateway == gateway)).ToList();
-            if (clients.Count == 0) return null;
-            var reason = holder is null ? "where nobody answers"
-                : holder.Routes ? "which is outside the subnet it gives out"
-                : $"which is {facts.NameOf(holder.Owner)}, and that does not route";
-            return new(Id, Severity.Fault, "The gateway it gives is not there", [box.Id],
-                () => $"{box.Name} sends its clients to {gateway}, {reason}. {Facts.Join(clients.Select(one => facts.NameOf(one.Owner)))} "
-                + $"{(clients.Count == 1 ? "has" : "have")} no internet from it.", () => Fixes(facts, server, box));
+        var clients = facts.State.OnSegment[server.Segment]
+            .Where(one => one.Candidates.Any(candidate => candidate.Server == box.Id && candidate.Gateway == gateway)).ToList();
+        if (clients.Count == 0) return null;
+        var reason = holder is null ? "where nobody answers"
+            : holder.Routes ? "which is outside the subnet it gives out"
+            : $"which is {facts.NameOf(holder.Owner)}, and that does not route";
+        return new(Id, Severity.Fault, "The gateway it gives is not there", [box.Id],
+            () => $"{box.Name} sends its clients to {gateway}, {reason}. {Facts.Join(clients.Select(one => facts.NameOf(one.Owner)))} "
+            + $"{(clients.Count == 1 ? "has" : "have")} no internet from it.", () => Fixes(facts, server, box));
     }
 
     private static ImmutableArray<Fix> Fixes(Facts facts, RunningServer server, Device box)
