@@ -5,9 +5,6 @@ internal sealed class IdleMemory(TimeProvider clock) : BackgroundService
 {
     private static readonly TimeSpan Pause = TimeSpan.FromSeconds(5);
 
-    /// <summary>At work too the pages of programs are let go now and then: what is in use is back at once, the start and what was done once are not.</summary>
-    private static readonly TimeSpan Round = TimeSpan.FromMinutes(1);
-
     private readonly ProgramPages programs = new();
     private long asked;
     private long cleaned;
@@ -18,18 +15,22 @@ internal sealed class IdleMemory(TimeProvider clock) : BackgroundService
     protected override async Task ExecuteAsync(CancellationToken stop)
     {
         using var timer = new PeriodicTimer(Pause, clock);
-        // Long ago: the first look of all is soon after the start.
-        var round = clock.GetTimestamp() - (long)(Round.TotalSeconds * clock.TimestampFrequency);
         try
         {
+            // The first look lets go of nothing, it learns what is there.
+            await timer.WaitForNextTickAsync(stop);
+            programs.LetGo();
             while (await timer.WaitForNextTickAsync(stop))
             {
                 var last = Interlocked.Read(ref asked);
-                var rests = last != cleaned && clock.GetElapsedTime(last) >= Pause;
-                if (!rests && clock.GetElapsedTime(round) < Round) continue;
-                if (rests) GC.Collect(GC.MaxGeneration, GCCollectionMode.Aggressive, blocking: true, compacting: true);
+                if (last == cleaned) continue;
+                if (clock.GetElapsedTime(last) >= Pause)
+                {
+                    cleaned = last;
+                    GC.Collect(GC.MaxGeneration, GCCollectionMode.Aggressive, blocking: true, compacting: true);
+                }
+                // At work too: what is in use is back at once, the start and what was done once are not. Twenty times a second an edit takes no longer for it.
                 programs.LetGo();
-                (cleaned, round) = (rests ? last : cleaned, clock.GetTimestamp());
             }
         }
         catch (OperationCanceledException) { /* The program ends. */ }
