@@ -92,9 +92,9 @@ public static class PlanSearch
         var ground = new Ground(found) { Pins = pins ?? Pins.None };
         int Houses(int work) => Math.Max(LeastSearched, work / Math.Max(1, found.Devices.Length + found.Endpoints.Length));
         var houses = Houses(isFirst ? FirstBudget : budget);
-        var choices = new Choices(ground, pins);
+        var choices = new Choices(ground);
         var bound = new Bound(ground, choices);
-        var bench = new Bench(ground, cancel, pins, bound);
+        var bench = new Bench(ground, cancel, bound);
         var cured = new List<Leaf> { bench.AsItIs, Cures.Apply(bench, bench.AsItIs) };
         cured.RemoveAll(leaf => !bench.IsPinned(leaf));
         var proof = new Proof(bench, choices, bound);

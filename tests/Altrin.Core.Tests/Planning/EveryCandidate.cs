@@ -12,9 +12,9 @@ internal static class EveryCandidate
     /// <returns>Null where there are more than <paramref name="most"/>.</returns>
     public static PlanRank? Best(NetworkDocument house, int most, Pins? pins = null)
     {
-        var ground = new Ground(house);
-        var choices = new Choices(ground, pins);
-        var bench = new Bench(ground, TestContext.Current.CancellationToken, pins);
+        var ground = new Ground(house) { Pins = pins ?? Pins.None };
+        var choices = new Choices(ground);
+        var bench = new Bench(ground, TestContext.Current.CancellationToken);
         var lists = choices.Of.Select((list, i) => i == ground.Root ? [default] : list.ToArray()).ToArray();
         if (lists.Aggregate((long)choices.Ways.Count, (count, list) => count * Math.Max(1, list.Length)) > most) return null;
         PlanRank? best = null;
@@ -23,9 +23,9 @@ internal static class EveryCandidate
             var cured = Cures.Apply(bench, leaf);
             // A cure that makes another structure of it is another candidate's matter, which is filled in by itself.
             if (!IsOf(cured.Structure, leaf.Structure)) cured = leaf;
-            if (cured.IsAllowed && (best is null || cured.Rank < best)) best = cured.Rank;
+            if (cured.IsAllowed && bench.IsPinned(cured) && (best is null || cured.Rank < best)) best = cured.Rank;
         }
-        if (bench.IsPinned(bench.AsItIs.Structure)) Offer(bench.AsItIs);
+        if (bench.IsPinned(bench.AsItIs)) Offer(bench.AsItIs);
         foreach (var way in choices.Ways)
         {
             var at = new int[lists.Length];

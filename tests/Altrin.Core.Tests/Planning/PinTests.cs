@@ -107,6 +107,19 @@ public class PinTests
         Assert.All(found.Plans, plan => Assert.DoesNotContain("oak", NamesOf(plan, "den:2")));
     }
 
+    /// <summary>By the slow second search, which looks at every candidate.</summary>
+    [Theory]
+    [InlineData("gw:name/elm")]
+    [InlineData("den:2:name/attic nine")]
+    [InlineData("!den:2:name/oak")]
+    public void Nothing_better_is_left_with_a_name_settled(string text)
+    {
+        Pins pins = new([Pin.Read(House(), text.TrimStart('!'), text[0] == '!')!]);
+        var found = PlanSearch.Run(House(), PlanSearch.UsualBudget, TestContext.Current.CancellationToken, pins);
+        Assert.True(found.IsExact);
+        Assert.True(found.Plans()[0].Rank <= EveryCandidate.Best(House(), 3000, pins)!.Value, text);
+    }
+
     [Fact]
     public void The_names_of_the_house_may_be_pinned_and_are_read_as_they_are_written()
     {

@@ -12,11 +12,12 @@ internal static class PinnedByChance
     {
         var ground = new Ground(house);
         var pins = ImmutableArray<Pin>.Empty;
-        double Count() => new Choices(ground, new(pins)).Of.Where((_, i) => i != ground.Root).Aggregate((double)new Choices(ground, new(pins)).Ways.Count, (all, list) => all * list.Count);
+        Choices Left() => new(new Ground(house) { Pins = new(pins) });
+        double Count() => Left() is var left ? left.Of.Where((_, i) => i != ground.Root).Aggregate((double)left.Ways.Count, (all, list) => all * list.Count) : 0;
         foreach (var box in Enumerable.Range(0, house.Devices.Length).Where(i => i != ground.Root).OrderBy(_ => random.Next()).ToList())
         {
             if (Count() <= most) break;
-            var uses = new Choices(ground, new(pins)).Of[box];
+            var uses = Left().Of[box];
             if (uses.Count == 0) return null;
             pins = pins.AddRange(Of(house, house.Devices[box], uses, uses[random.Next(uses.Count)]));
         }

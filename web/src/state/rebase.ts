@@ -31,31 +31,24 @@ function standing(now: House, deed: Action): unknown {
   }
 }
 
+/** Where a deed keeps what it says as a whole; nothing: it is that itself. */
+const placeOf: Partial<Record<Action['do'] & string, string | null>> = {
+  'describe-house': null,
+  'move-pool': null,
+  'describe-device': 'box',
+  'describe-endpoint': 'thing',
+  'set-line': 'line',
+  'set-wan': 'wan',
+  'set-wifi': 'network',
+  'set-uplink': 'uplink',
+}
+
 /** The deed with another whole in the place of its own. */
 function withWhole(deed: Action, change: (said: Whole) => Whole): Action {
-  const within = (key: string) => {
-    const said = (deed as unknown as Whole)[key]
-    return said ? ({ ...deed, [key]: change(said as Whole) } as Action) : deed
-  }
-  switch (deed.do) {
-    case 'describe-house':
-    case 'move-pool':
-      return change(deed as unknown as Whole) as unknown as Action
-    case 'describe-device':
-      return within('box')
-    case 'describe-endpoint':
-      return within('thing')
-    case 'set-line':
-      return within('line')
-    case 'set-wan':
-      return within('wan')
-    case 'set-wifi':
-      return within('network')
-    case 'set-uplink':
-      return within('uplink')
-    default:
-      return deed
-  }
+  const [place, all] = [deed.do && placeOf[deed.do], deed as unknown as Whole]
+  if (place === null) return change(all) as unknown as Action
+  const said = place && all[place]
+  return said ? ({ ...all, [place]: change(said as Whole) } as unknown as Action) : deed
 }
 
 /** What the deeds were said of, to be kept with them until they are sent. */

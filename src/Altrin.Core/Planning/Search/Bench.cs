@@ -32,13 +32,12 @@ internal sealed class Bench
     private readonly CancellationToken cancel;
     private readonly ImmutableArray<int> left;
 
-    private readonly Pins? pins;
     private readonly Bound? bound;
 
     /// <param name="bound">What the air of a structure can be brought to at best; null: anything is hoped for.</param>
-    public Bench(Ground ground, CancellationToken cancel, Pins? pins = null, Bound? bound = null)
+    public Bench(Ground ground, CancellationToken cancel, Bound? bound = null)
     {
-        (Ground, this.cancel, this.pins, this.bound) = (ground, cancel, pins, bound);
+        (Ground, this.cancel, this.bound) = (ground, cancel, bound);
         left = [.. Enumerable.Range(0, ground.Found.Devices.Length).Where(i => ground.Found.Devices[i].LeaveAsFound == true)];
         Before = Evaluation.Of(ground.Found);
         Limits = new(ground, Before);
@@ -65,19 +64,21 @@ internal sealed class Bench
         return Fill(structure) is { } house ? Try(structure, house) : known[structure.Key] = null;
     }
 
+    private Pins Pins => Ground.Pins;
+
     /// <summary>Whether it is as was settled beforehand.</summary>
     public bool IsPinned(Structure structure)
     {
-        for (var i = 0; pins is not null && i < structure.Boxes.Length; i++)
-            if (!pins.Allow(Ground.Found, Ground.Found.Devices[i].Id, structure.Boxes[i])) return false;
+        for (var i = 0; !Pins.All.IsEmpty && i < structure.Boxes.Length; i++)
+            if (!Pins.Allow(Ground.Found, Ground.Found.Devices[i].Id, structure.Boxes[i])) return false;
         return true;
     }
 
     /// <summary>The same with its names.</summary>
-    public bool IsPinned(Leaf leaf) => IsPinned(leaf.Structure) && (pins is null || pins.AllowNames(leaf.House, leaf.Structure));
+    public bool IsPinned(Leaf leaf) => IsPinned(leaf.Structure) && Pins.AllowNames(leaf.House, leaf.Structure);
 
     /// <summary>The same of a house: a cure may make another structure of it.</summary>
-    public bool IsPinned(NetworkDocument house) => pins is null or { All.IsEmpty: true } || (new Ground(house).AsFound is var now && IsPinned(now) && pins.AllowNames(house, now));
+    public bool IsPinned(NetworkDocument house) => Pins.All.IsEmpty || (new Ground(house).AsFound is var now && IsPinned(now) && Pins.AllowNames(house, now));
 
     /// <summary>Whether the structure was looked at already.</summary>
     /// <param name="leaf">What came of it; null where it cannot be built.</param>

@@ -14,10 +14,10 @@ public sealed class Choices
     private readonly Ground ground;
     private readonly Hearing hearing;
 
-    public Choices(Ground ground, Pins? pins = null)
+    public Choices(Ground ground)
     {
         (this.ground, hearing) = (ground, new(ground.Found));
-        pins ??= Pins.None;
+        var pins = ground.Pins;
         Of = [.. Enumerable.Range(0, ground.Found.Devices.Length).Select(box => box == ground.Root ? [] : List(box).Distinct().Where(use => pins.Allow(ground.Found, ground.Found.Devices[box].Id, use)).ToList())];
         Likely = [.. Of.Select((list, box) => list.Where(use => use.Joined != Joined.ByRadio || use == ground.AsFound.Boxes[box] || IsLoud(box, use)).ToList())];
         Ways = [.. RootWays().Distinct().Where(way => ground.Root < 0 || pins.Allow(ground.Found, ground.Found.Devices[ground.Root].Id, way.Item1))];
