@@ -47,7 +47,7 @@ internal sealed class ClientTable : IPastedParser
         return IsRow(cells) ? 1 : 0;
     }
 
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || Begins([line]) < 2 && (IsRow(Cells(line.Text)) || sofar.Count > 0 && Cells(line.Text).Count > 1);
+    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || Begins([line]) < 2 && (IsRow(Cells(line.Text)) || sofar.Count > 0 && Cells(line.Text).Count > 1);
 
     private static bool IsRow(List<string> cells) => cells.Count >= 2 && cells.Any(cell => Scan.Mac(cell) is not null) && cells.Any(cell => Scan.Address(cell) is not null);
 

@@ -9,6 +9,9 @@ internal sealed class IpAddr : IPastedParser
 
     public string Source => "ip-addr";
 
+    /// <summary>Of <c>-j</c>: all adapters on one line.</summary>
+    public bool ReadsLongLines => true;
+
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {
         if (Link(rest[0].Text) is not null || Brief(rest[0].Text) is not null) return 3;
@@ -23,22 +26,25 @@ internal sealed class IpAddr : IPastedParser
         return false;
     }
 
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line)
+    public bool GoesOn(Taken sofar, PastedLine line)
     {
-        if (sofar[0].Text.TrimStart().StartsWith('[')) return !IsWhole(sofar);
-        if (Link(line.Text) is { } link) return sofar.All(one => Link(one.Text)?.Index != link.Index);
-        if (Brief(line.Text) is { } brief) return Brief(sofar[0].Text) is not null && sofar.All(one => Brief(one.Text)?.Name != brief.Name);
+        if (sofar[0].Text.TrimStart().StartsWith('[')) return sofar.Sum(Depth) > 0;
+        if (Link(line.Text) is { } link) return !sofar.Says(LinkName, $"{link.Index}");
+        if (Brief(line.Text) is { } brief) return Brief(sofar[0].Text) is not null && !sofar.Says(BriefName, brief.Name);
         return line.IsBlank || (line.Indent > 0 && Brief(sofar[0].Text) is null);
     }
 
-    private static bool IsWhole(IReadOnlyList<PastedLine> lines)
+    /// <summary>Brackets that a line opens and does not close.</summary>
+    private static int Depth(string text)
     {
         var depth = 0;
-        foreach (var line in lines)
-            foreach (var letter in line.Text)
-                depth += letter switch { '[' or '{' => 1, ']' or '}' => -1, _ => 0 };
-        return depth <= 0;
+        foreach (var letter in text) depth += letter switch { '[' or '{' => 1, ']' or '}' => -1, _ => 0 };
+        return depth;
     }
+
+    private static string? LinkName(string text) => Link(text) is { } link ? $"{link.Index}" : null;
+
+    private static string? BriefName(string text) => Brief(text)?.Name;
 
     /// <summary><c>2: enp3s0: &lt;BROADCAST,MULTICAST,UP&gt; mtu 1500</c>.</summary>
     private static (int Index, string Name, bool IsLoopback)? Link(string text)
@@ -135,7 +141,7 @@ internal sealed class IpRoute : IPastedParser
 
     public int Begins(ReadOnlySpan<PastedLine> rest) => Row(rest[0].Text) is not null ? 3 : 0;
 
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || Row(line.Text) is not null && sofar.All(one => one.Text != line.Text);
+    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || Row(line.Text) is not null && !sofar.Has(line.Text);
 
     private static (string To, string? Via, string Dev, string? Src, bool IsDhcp, bool IsStatic)? Row(string text)
     {
@@ -185,7 +191,7 @@ internal sealed class IpNeigh : IPastedParser
 
     public string Source => "ip-neigh";
     public int Begins(ReadOnlySpan<PastedLine> rest) => Row(rest[0].Text) is not null ? 3 : 0;
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || Row(line.Text) is not null && sofar.All(one => one.Text != line.Text);
+    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || Row(line.Text) is not null && !sofar.Has(line.Text);
 
     private static (string Address, string? Mac, string Dev, string State)? Row(string text)
     {
@@ -216,8 +222,8 @@ internal sealed class Ifconfig : IPastedParser
     public string Source => "ifconfig";
     public int Begins(ReadOnlySpan<PastedLine> rest) => Head(rest[0].Text) is not null ? 3 : 0;
 
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) =>
-        line.IsBlank || line.Indent > 0 || Head(line.Text) is { } head && sofar.All(one => Head(one.Text) != head);
+    public bool GoesOn(Taken sofar, PastedLine line) =>
+        line.IsBlank || line.Indent > 0 || Head(line.Text) is { } head && !sofar.Says(Head, head);
 
     private static string? Head(string text)
     {
@@ -269,8 +275,8 @@ internal sealed class Arp : IPastedParser
     public string Source => "arp";
     public int Begins(ReadOnlySpan<PastedLine> rest) => Sentence(rest[0].Text) is not null || IsHead(rest[0].Text) ? 3 : 0;
 
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank
-        || (Sentence(line.Text) is not null ? Sentence(sofar[0].Text) is not null && sofar.All(one => one.Text != line.Text) : IsHead(sofar[0].Text) && !IsHead(line.Text) && Row(line.Text) is not null)
+    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank
+        || (Sentence(line.Text) is not null ? Sentence(sofar[0].Text) is not null && !sofar.Has(line.Text) : IsHead(sofar[0].Text) && !IsHead(line.Text) && Row(line.Text) is not null)
         || line.Text.StartsWith("Entries:", StringComparison.Ordinal);
 
     private static bool IsHead(string text) => Scan.Words(text) is ["Address", "HWtype", ..];
@@ -319,16 +325,17 @@ internal sealed class NetstatRoute : IPastedParser
     public string Source => "netstat-route";
     public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Trimmed is "Routing tables" or "Kernel IP routing table" ? 3 : IsHead(rest[0].Text) ? 3 : 0;
 
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.Trimmed is not ("Routing tables" or "Kernel IP routing table")
+    public bool GoesOn(Taken sofar, PastedLine line) => line.Trimmed is not ("Routing tables" or "Kernel IP routing table")
         && (line.IsBlank || line.Trimmed is "Internet:" or "Internet6:" || IsHead(line.Text) || Row(sofar, line.Text));
 
+    private static int Heads(string text) => IsHead(text) ? 1 : 0;
     private static bool IsHead(string text) => Scan.Words(text) is ["Destination", "Gateway", ..];
-    private static bool Row(IReadOnlyList<PastedLine> sofar, string text) => sofar.Any(one => IsHead(one.Text)) && Scan.Words(text).Length >= 4;
+    private static bool Row(Taken sofar, string text) => sofar.Sum(Heads) > 0 && Scan.Words(text).Length >= 4;
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
     {
         var all = new Gathered();
-        var found = new List<SeenAdapter>();
+        var found = new HashSet<string>(StringComparer.Ordinal);
         string[] head = [];
         var isSix = false;
         foreach (var line in lines)
@@ -342,10 +349,9 @@ internal sealed class NetstatRoute : IPastedParser
             var gateway = Scan.Address(words[1]);
             var at = Array.FindIndex(head, word => word is "Netif" or "Iface");
             var dev = at >= 0 && at < words.Length ? words[at] : words[^1];
-            if (gateway is null || gateway == "0.0.0.0" || found.Any(one => one.Name == dev)) continue;
-            found.Add(new(dev) { Gateway = gateway, Kind = head.Contains("Netif") && dev.StartsWith("en", StringComparison.Ordinal) ? AdapterKind.Other : Scan.KindOf(dev) });
+            if (gateway is null || gateway == "0.0.0.0" || !found.Add(dev)) continue;
+            all.Adapters.Add(new(dev) { Gateway = gateway, Kind = head.Contains("Netif") && dev.StartsWith("en", StringComparison.Ordinal) ? AdapterKind.Other : Scan.KindOf(dev) });
         }
-        all.Adapters.AddRange(found);
         return all.As(Source, ReadingPart.Adapters);
     }
 }

@@ -6,7 +6,7 @@ internal sealed class NmcliWifi : IPastedParser
     public string Source => "nmcli-wifi";
     public int Begins(ReadOnlySpan<PastedLine> rest) => IsHead(rest[0].Text) ? 3 : Terse(rest[0].Text) is not null ? 3 : 0;
 
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => !IsHead(line.Text)
+    public bool GoesOn(Taken sofar, PastedLine line) => !IsHead(line.Text)
         && (line.IsBlank || (IsHead(sofar[0].Text) ? Scan.Words(line.Text).Any(Scan.IsMacLike) || line.Text.Contains("Mbit/s", StringComparison.Ordinal) : Terse(line.Text) is not null));
 
     private static bool IsHead(string text) => text.Contains("SSID", StringComparison.Ordinal) && text.Contains("SIGNAL", StringComparison.Ordinal) && text.Contains("CHAN", StringComparison.Ordinal) && text.Contains("SECURITY", StringComparison.Ordinal);
@@ -84,7 +84,7 @@ internal sealed class NmcliDevice : IPastedParser
 {
     public string Source => "nmcli-device";
     public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Text.StartsWith("GENERAL.DEVICE:", StringComparison.Ordinal) ? 3 : Label(rest[0].Text) is { } label && label.StartsWith("IP4.", StringComparison.Ordinal) ? 2 : 0;
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || Label(line.Text) is not null && !(line.Text.StartsWith("GENERAL.DEVICE:", StringComparison.Ordinal) && sofar.Any(one => one.Text == line.Text));
+    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || Label(line.Text) is not null && !(line.Text.StartsWith("GENERAL.DEVICE:", StringComparison.Ordinal) && sofar.Has(line.Text));
 
     private static string? Label(string text)
     {
@@ -128,7 +128,7 @@ internal sealed class IwScan : IPastedParser
 {
     public string Source => "iw-scan";
     public int Begins(ReadOnlySpan<PastedLine> rest) => Bss(rest[0].Text) is not null ? 3 : 0;
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || line.Indent > 0 || Bss(line.Text) is { } bss && sofar.All(one => Bss(one.Text) != bss);
+    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || line.Indent > 0 || Bss(line.Text) is { } bss && !sofar.Says(Bss, bss);
 
     /// <summary><c>BSS 02:00:5e:10:00:03(on wlan0) -- associated</c>.</summary>
     private static string? Bss(string text) => text.StartsWith("BSS ", StringComparison.Ordinal) ? Scan.Mac(text[4..].Split('(', ' ')[0]) : null;
@@ -186,7 +186,7 @@ internal sealed class IwLink : IPastedParser
 {
     public string Source => "iw-link";
     public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Text.StartsWith("Connected to ", StringComparison.Ordinal) && Scan.Mac(Scan.Words(rest[0].Text)[2]) is not null || rest[0].Text == "Not connected." ? 3 : 0;
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || line.Indent > 0;
+    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || line.Indent > 0;
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
     {

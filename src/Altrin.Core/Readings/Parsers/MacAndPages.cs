@@ -5,7 +5,7 @@ internal sealed class MacNetwork : IPastedParser
 {
     public string Source => "mac-network";
     public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Text is "DHCP Configuration" or "Manual Configuration" or "Manually Using DHCP Router Configuration" or "BOOTP Configuration" ? 3 : 0;
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || Begins([line]) == 0 && Scan.Pair(line.Text) is not null && sofar.Count < 14;
+    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || Begins([line]) == 0 && Scan.Pair(line.Text) is not null && sofar.Count < 14;
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
     {
@@ -43,7 +43,7 @@ internal sealed class MacWifi : IPastedParser
 
     public string Source => "mac-wifi";
     public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Trimmed is "Wi-Fi:" or "AirPort:" ? 3 : rest[0].Trimmed is "Current Network Information:" or "Other Local Wi-Fi Networks:" ? 2 : 0;
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || line.Indent > 0;
+    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || line.Indent > 0;
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
     {

@@ -28,18 +28,18 @@ public enum AdapterKind { Ethernet, Wifi, Virtual, Other }
 /// <summary>A network interface of the laptop.</summary>
 /// <param name="Address">With its prefix where the text has one (<c>192.168.31.104/24</c>).</param>
 /// <param name="Method"><c>dhcp</c> or <c>static</c>.</param>
-/// <param name="Also">Further addresses.</param>
+/// <param name="Also">Further addresses. A list and no array, as the servers are: a hostile text gives one adapter a hundred thousand, one at a time.</param>
 public sealed record SeenAdapter(string Name)
 {
     public AdapterKind Kind { get; init; } = AdapterKind.Other;
     public string? Mac { get; init; }
     public string? Address { get; init; }
     public string? Gateway { get; init; }
-    public ImmutableArray<string> Dns { get; init; } = [];
+    public ImmutableList<string> Dns { get; init; } = [];
     public string? Method { get; init; }
     public string? Server { get; init; }
     public bool? LinkLocal { get; init; }
-    public ImmutableArray<string> Also { get; init; } = [];
+    public ImmutableList<string> Also { get; init; } = [];
 }
 
 /// <param name="Adapter">By which adapter it was seen, where the text names it; in a router's list by what the device hangs on.</param>
@@ -103,11 +103,14 @@ internal interface IPastedParser
     /// <summary>The format's word for it.</summary>
     string Source { get; }
 
+    /// <summary>Whether it reads lines longer than any that is printed for people; all others pass over those, and they are said to be unread.</summary>
+    bool ReadsLongLines => false;
+
     /// <summary>How sure it is that an output of it begins with this line: 0 not at all, 3 beyond doubt.</summary>
     int Begins(ReadOnlySpan<PastedLine> rest);
 
     /// <summary>Whether a further line still belongs to the output that has begun: another output of the same tool is one of its own.</summary>
-    bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line);
+    bool GoesOn(Taken sofar, PastedLine line);
 
     PastedReading? Read(IReadOnlyList<PastedLine> lines);
 }

@@ -6,6 +6,9 @@ public static class PastedText
     /// <summary>More than any terminal holds; the rest is not looked at.</summary>
     public const int MostLetters = 4 << 20;
 
+    /// <summary>Longer than any line that a tool prints for people: only what is meant for programs stands on one line.</summary>
+    private const int LongestLine = 4096;
+
     private static readonly IPastedParser[] Parsers =
     [
         new WindowsIpconfig(), new WindowsArp(), new WindowsTracert(), new WindowsPing(), new WindowsWifiInterfaces(), new WindowsWifiNetworks(), new WindowsRoute(), new WindowsGetmac(),
@@ -22,13 +25,13 @@ public static class PastedText
         for (var at = 0; at < lines.Length;)
         {
             if (lines[at].IsBlank) { at++; continue; }
-            if (Begins(lines.AsSpan(at)) is not { } parser)
+            if (Begins(lines.AsSpan(at)).Parser is not { } parser)
             {
                 before.Add(lines[at++].Number);
                 continue;
             }
-            var part = new List<PastedLine> { lines[at++] };
-            while (at < lines.Length && (lines[at].IsBlank || parser.GoesOn(part, lines[at]) && !IsOtherTool(lines.AsSpan(at), parser))) part.Add(lines[at++]);
+            var part = new Taken(lines[at++]);
+            while (at < lines.Length && (lines[at].IsBlank || Reads(parser, lines[at]) && parser.GoesOn(part, lines[at]) && !IsOtherTool(lines.AsSpan(at), parser))) part.Add(lines[at++]);
             if (parser.Read(part) is { } reading) readings.Add(reading with { Unread = [.. before.Concat(reading.Unread).Distinct().Order()] });
             before.Clear();
         }
@@ -37,17 +40,20 @@ public static class PastedText
         return Once(readings);
     }
 
-    private static IPastedParser? Begins(ReadOnlySpan<PastedLine> rest)
+    private static (IPastedParser? Parser, int Sure) Begins(ReadOnlySpan<PastedLine> rest)
     {
         IPastedParser? best = null;
         var sure = 0;
         foreach (var parser in Parsers)
-            if (parser.Begins(rest) is var here && here > sure) (best, sure) = (parser, here);
-        return best;
+            if (Reads(parser, rest[0]) && parser.Begins(rest) is var here && here > sure) (best, sure) = (parser, here);
+        return (best, sure);
     }
 
+    private static bool Reads(IPastedParser parser, PastedLine line) => line.Text.Length <= LongestLine || parser.ReadsLongLines;
+
     /// <summary>A further line that no doubt begins another tool's output.</summary>
-    private static bool IsOtherTool(ReadOnlySpan<PastedLine> rest, IPastedParser current) => Begins(rest) is { } other && other != current && other.Begins(rest) == 3 && current.Begins(rest) < 3 && rest[0].Indent == 0;
+    private static bool IsOtherTool(ReadOnlySpan<PastedLine> rest, IPastedParser current) =>
+        rest[0].Indent == 0 && Begins(rest) is { Parser: { } other, Sure: 3 } && other != current && current.Begins(rest) < 3;
 
     /// <summary>The same output twice says nothing new. Line numbers apart, they are equal as they would be printed.</summary>
     private static List<PastedReading> Once(List<PastedReading> readings)

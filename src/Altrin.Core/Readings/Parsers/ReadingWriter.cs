@@ -42,11 +42,11 @@ public static class ReadingWriter
                 Text("mac", one.Mac);
                 Text("address", one.Address);
                 Text("gateway", one.Gateway);
-                if (one.Dns.Length > 0) List("dns", one.Dns);
+                if (!one.Dns.IsEmpty) List("dns", one.Dns);
                 Text("method", one.Method);
                 Text("server", one.Server);
                 if (one.LinkLocal is { } linkLocal) json.WriteBoolean("linkLocal", linkLocal);
-                if (one.Also.Length > 0) List("also", one.Also);
+                if (!one.Also.IsEmpty) List("also", one.Also);
                 json.WriteEndObject();
             }
             json.WriteEndArray();

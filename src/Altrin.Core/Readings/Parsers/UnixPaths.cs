@@ -8,9 +8,11 @@ internal sealed class UnixPing : IPastedParser
     public int Begins(ReadOnlySpan<PastedLine> rest) => Head(rest[0].Text) is not null || UnknownHost(rest[0].Text) is not null ? 3
         : IsAnswer(rest[0].Text) || rest[0].Text.StartsWith("--- ", StringComparison.Ordinal) && rest[0].Text.Contains("ping statistics", StringComparison.Ordinal) ? 2 : 0;
 
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => Head(line.Text) is null && UnknownHost(line.Text) is null
-        && !(sofar.Any(one => one.Text.StartsWith("rtt ", StringComparison.Ordinal) || one.Text.StartsWith("round-trip ", StringComparison.Ordinal)) && !line.IsBlank)
+    public bool GoesOn(Taken sofar, PastedLine line) => Head(line.Text) is null && UnknownHost(line.Text) is null
+        && !(sofar.Sum(Ends) > 0 && !line.IsBlank)
         && (line.IsBlank || IsOurs(line.Text));
+
+    private static int Ends(string text) => text.StartsWith("rtt ", StringComparison.Ordinal) || text.StartsWith("round-trip ", StringComparison.Ordinal) ? 1 : 0;
 
     private static bool IsOurs(string text) => IsAnswer(text) || text.StartsWith("--- ", StringComparison.Ordinal) || text.StartsWith("rtt ", StringComparison.Ordinal) || text.StartsWith("round-trip ", StringComparison.Ordinal)
         || text.StartsWith("From ", StringComparison.Ordinal) || text.StartsWith("Request timeout", StringComparison.Ordinal) || text.Contains("packets transmitted", StringComparison.Ordinal) || text.StartsWith("ping: ", StringComparison.Ordinal)
@@ -80,7 +82,7 @@ internal sealed class Traceroute : IPastedParser
 {
     public string Source => "traceroute";
     public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Text.StartsWith("traceroute to ", StringComparison.Ordinal) ? 3 : Hop(rest[0].Text) is not null ? 2 : 0;
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || !line.Text.StartsWith("traceroute to ", StringComparison.Ordinal) && (Hop(line.Text) is not null || (line.Indent > 1 && line.Text.Contains(" ms", StringComparison.Ordinal)));
+    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || !line.Text.StartsWith("traceroute to ", StringComparison.Ordinal) && (Hop(line.Text) is not null || (line.Indent > 1 && line.Text.Contains(" ms", StringComparison.Ordinal)));
 
     private static SeenHop? Hop(string text)
     {
@@ -123,7 +125,9 @@ internal sealed class Tracepath : IPastedParser
 {
     public string Source => "tracepath";
     public int Begins(ReadOnlySpan<PastedLine> rest) => Hop(rest[0].Text) is not null ? 3 : 0;
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || Hop(line.Text) is { } hop && !(hop.IsLocal && sofar.Any(one => Hop(one.Text) is { IsLocal: true })) || line.Trimmed.StartsWith("Resume:", StringComparison.Ordinal) || line.Trimmed.StartsWith("Too many hops", StringComparison.Ordinal);
+    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || Hop(line.Text) is { } hop && !(hop.IsLocal && sofar.Sum(Locals) > 0) || line.Trimmed.StartsWith("Resume:", StringComparison.Ordinal) || line.Trimmed.StartsWith("Too many hops", StringComparison.Ordinal);
+
+    private static int Locals(string text) => Hop(text) is { IsLocal: true } ? 1 : 0;
 
     /// <summary><c> 2:  router (192.0.2.1)   9.1ms asymm 3</c>.</summary>
     private static (int N, bool IsLocal, string? Address, double? Ms)? Hop(string text)
@@ -162,7 +166,7 @@ internal sealed class Resolvectl : IPastedParser
 {
     public string Source => "resolvectl";
     public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Text == "Global" && rest.Length > 1 && rest[1].Indent > 0 ? 3 : Link(rest[0].Text) is not null ? 3 : 0;
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || line.Indent > 0 || IsLabel(line.Text) || Link(line.Text) is { } name && sofar.All(one => Link(one.Text) != name);
+    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || line.Indent > 0 || IsLabel(line.Text) || Link(line.Text) is { } name && !sofar.Says(Link, name);
 
     /// <summary>Labels stand right-aligned, so the longest begins its line.</summary>
     private static bool IsLabel(string text) => text.StartsWith("Current DNS Server:", StringComparison.Ordinal) || text.StartsWith("Fallback DNS Servers:", StringComparison.Ordinal) || text.StartsWith("resolv.conf mode:", StringComparison.Ordinal);
@@ -174,6 +178,7 @@ internal sealed class Resolvectl : IPastedParser
     {
         var all = new Gathered();
         SeenAdapter? now = null;
+        var servers = new HashSet<string>(StringComparer.Ordinal);
         var isServers = false;
         foreach (var line in lines)
         {
@@ -182,6 +187,7 @@ internal sealed class Resolvectl : IPastedParser
             {
                 if (now is not null) all.Adapters.Add(now);
                 now = new(name) { Kind = Scan.KindOf(name) };
+                servers.Clear();
                 isServers = false;
                 continue;
             }
@@ -200,7 +206,7 @@ internal sealed class Resolvectl : IPastedParser
         {
             if (now is null) return;
             foreach (var word in Scan.Words(text))
-                if (Scan.Address(word.Split('#')[0]) is { } server && !now.Dns.Contains(server)) now = now with { Dns = now.Dns.Add(server) };
+                if (Scan.Address(word.Split('#')[0]) is { } server && servers.Add(server)) now = now with { Dns = now.Dns.Add(server) };
         }
     }
 }

@@ -16,7 +16,7 @@ internal sealed class WifiDetails : IPastedParser
         return 0;
     }
 
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || !sofar[0].Trimmed.StartsWith("WIFI:", StringComparison.OrdinalIgnoreCase) && Scan.Pair(line.Text) is { } pair && !Labels.Contains(Scan.Fold(pair.Label));
+    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || !sofar[0].Trimmed.StartsWith("WIFI:", StringComparison.OrdinalIgnoreCase) && Scan.Pair(line.Text) is { } pair && !Labels.Contains(Scan.Fold(pair.Label));
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
     {

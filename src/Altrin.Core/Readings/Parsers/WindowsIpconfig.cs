@@ -164,7 +164,7 @@ internal sealed class WindowsIpconfig : IPastedParser
     }
 
     /// <summary>A heading once more is a further output; adapters and their lines are not.</summary>
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => Heading(line.Text) is null
+    public bool GoesOn(Taken sofar, PastedLine line) => Heading(line.Text) is null
         && (line.IsBlank || line.Indent > 0 || Adapter(line) is not null || Label(line.Text) is not null);
 
     private static string? Heading(string text) => Scan.Known(Headings, text, whole: true);
@@ -253,7 +253,7 @@ internal sealed class WindowsIpconfig : IPastedParser
                     break;
                 case Field.Mask:
                     if (mask is null) mask = bare;
-                    else if (now!.Also is [.., var further]) now = now with { Also = now.Also.SetItem(now.Also.Length - 1, Scan.WithMask(further, bare)) };
+                    else if (now!.Also is [.., var further]) now = now with { Also = now.Also.SetItem(now.Also.Count - 1, Scan.WithMask(further, bare)) };
                     break;
                 case Field.Gateway when Scan.Address(bare) is { } gateway: now = now! with { Gateway = now.Gateway ?? gateway }; break;
                 case Field.Mac: now = now! with { Mac = Scan.Mac(bare) }; break;

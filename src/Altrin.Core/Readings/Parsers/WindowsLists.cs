@@ -22,7 +22,7 @@ internal sealed class WindowsArp : IPastedParser
         return IsColumns(rest[0].Text) is not null ? 3 : Row(rest[0]) is not null ? 2 : 0;
     }
 
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) =>
+    public bool GoesOn(Taken sofar, PastedLine line) =>
         line.IsBlank || line.Indent > 0 || Row(line) is not null || IsColumns(line.Text) is not null || Interface(line.Text) is not null;
 
     /// <summary><c>Interface: 192.168.1.104 --- 0x5</c>, in any of the languages.</summary>
@@ -82,7 +82,7 @@ internal sealed class WindowsGetmac : IPastedParser
         return 0;
     }
 
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) =>
+    public bool GoesOn(Taken sofar, PastedLine line) =>
         line.IsBlank || IsRule(line.Text) || (Heading(line.Text) is null ? line.Text.Contains('-', StringComparison.Ordinal) || line.Text.Contains("N/A", StringComparison.Ordinal) : sofar.All(one => one.IsBlank));
 
     private static string? Heading(string text) => Scan.Known(Headings, text);

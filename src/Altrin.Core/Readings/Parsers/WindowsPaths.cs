@@ -15,7 +15,7 @@ internal sealed class WindowsTracert : IPastedParser
 
     public int Begins(ReadOnlySpan<PastedLine> rest) => Heading(rest[0].Text) is not null ? 3 : Hop(rest[0].Text) is not null ? 2 : 0;
 
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => Heading(line.Text) is null && !Ends.Any(end => Scan.Fold(sofar[^1].Text).StartsWith(end.Fold, StringComparison.Ordinal)) || line.IsBlank;
+    public bool GoesOn(Taken sofar, PastedLine line) => Heading(line.Text) is null && !Ends.Any(end => Scan.Fold(sofar[^1].Text).StartsWith(end.Fold, StringComparison.Ordinal)) || line.IsBlank;
 
     private static string? Heading(string text) => Scan.Known(Headings, text);
 
@@ -91,7 +91,7 @@ internal sealed class WindowsPing : IPastedParser
         return Scan.Known(Answers, rest[0].Text) is not null && rest[0].Text.Contains('=', StringComparison.Ordinal) || Scan.Known(Statistics, rest[0].Text) is not null ? 2 : 0;
     }
 
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => Scan.Known(Headings, line.Text) is null && Scan.Known(Unknown, line.Text) is null
+    public bool GoesOn(Taken sofar, PastedLine line) => Scan.Known(Headings, line.Text) is null && Scan.Known(Unknown, line.Text) is null
         && (line.IsBlank || line.Indent > 0 || Scan.Known(Answers, line.Text) is not null || Scan.Known(Statistics, line.Text) is not null || Nothing.Any(one => Scan.Fold(line.Text).StartsWith(one, StringComparison.Ordinal)) || Packet(line.Text) is not null);
 
     private static string? Packet(string text) => Scan.Known(Packets, text);
@@ -187,8 +187,8 @@ internal sealed class WindowsRoute : IPastedParser
         return rest.Length > at && Word(rest[at].Text) is not null ? 3 : 0;
     }
 
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => !(Scan.Fold(line.Text) is var fold && fold.Length > 0 && (fold.StartsWith("interfacelist", StringComparison.Ordinal) || fold.StartsWith("schnittstellenliste", StringComparison.Ordinal) || fold.StartsWith("listed", StringComparison.Ordinal) || fold.StartsWith("listade", StringComparison.Ordinal))
-        && sofar.Any(one => Scan.Fold(one.Text) == fold));
+    public bool GoesOn(Taken sofar, PastedLine line) => !(Scan.Fold(line.Text) is var fold && fold.Length > 0 && (fold.StartsWith("interfacelist", StringComparison.Ordinal) || fold.StartsWith("schnittstellenliste", StringComparison.Ordinal) || fold.StartsWith("listed", StringComparison.Ordinal) || fold.StartsWith("listade", StringComparison.Ordinal))
+        && sofar.Says(Scan.Fold, fold));
 
     private static bool IsRule(string text) => text.Length > 20 && text.All(letter => letter is '=');
 

@@ -12,7 +12,7 @@ internal sealed class WindowsWifiNetworks : IPastedParser
         return SsidLine(rest[0].Text) is not null ? 3 : 0;
     }
 
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || line.Indent > 0 || SsidLine(line.Text) is not null || sofar.Count < 4 && Begins([line]) == 0;
+    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || line.Indent > 0 || SsidLine(line.Text) is not null || sofar.Count < 4 && Begins([line]) == 0;
 
     /// <summary><c>SSID 3 : name</c>; hidden ones are empty.</summary>
     private static string? SsidLine(string text)
@@ -117,7 +117,7 @@ internal sealed class WindowsWifiInterfaces : IPastedParser
         return 0;
     }
 
-    public bool GoesOn(IReadOnlyList<PastedLine> sofar, PastedLine line) => line.IsBlank || line.Indent > 0;
+    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || line.Indent > 0;
 
     private static string? What(string text)
     {
