@@ -75,6 +75,9 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
     /// <summary>Of a rate in Mb/s.</summary>
     internal static int Row(double mbps) => mbps <= 0 ? 0 : -(int)Math.Floor(Math.Log(Math.Max(1, Math.Round(mbps, 1))) / Step);
 
+    /// <summary>Rates of a row stay below this, in Mb/s.</summary>
+    internal static double Above(int row) => Math.Exp((1 - row) * Step);
+
     private static int CountTranslations(Evaluation after)
     {
         var most = 0;

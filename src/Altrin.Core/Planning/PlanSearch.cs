@@ -46,7 +46,11 @@ public sealed record Conflict(ImmutableArray<string> Needs, string Because, stri
 
 /// <param name="IsExact">Nothing better exists in the space of section 5, as the filling rules fill it.</param>
 /// <param name="Searched">Houses that were simulated whole.</param>
-public sealed record PlansFound(ImmutableArray<RankedPlan> Plans, ImmutableArray<RuledOut> RuledOut, ImmutableArray<Conflict> Conflicts, bool IsExact, int Searched);
+/// <param name="AtBest">What a plan that was not looked at could have before the best of these, at most, in words; null where that is nothing.</param>
+public sealed record PlansFound(ImmutableArray<RankedPlan> Plans, ImmutableArray<RuledOut> RuledOut, ImmutableArray<Conflict> Conflicts, bool IsExact, int Searched, string? AtBest);
+
+/// <summary>What is known at a first look.</summary>
+public sealed record FirstLook(ImmutableArray<RankedPlan> Plans, bool IsExact, int Searched, string? AtBest);
 
 /// <summary>Looks for the plans of a house: structures are walked, filled in by rule, simulated whole, and the best are cured of what remains.</summary>
 /// <remarks>The same house gives the same answer: what bounds the search is counted, not timed.</remarks>
@@ -75,14 +79,14 @@ public static class PlanSearch
         var plans = search.Plans();
         // What can be bought mends a conflict; it does not undo it.
         ImmutableArray<RankedPlan> shown = Shopping.Best(search, plans, cancel) is { } bought ? [.. plans.Take(MostPlans - 1), bought] : plans;
-        return new(shown, WhyNots.Of(search.Bench, search.Cured, plans), Conflicts.Of(search.Bench, search.Cured, plans, search.IsExact, cancel), search.IsExact, search.Bench.Searched);
+        return new(shown, WhyNots.Of(search.Bench, search.Cured, plans), Conflicts.Of(search.Bench, search.Cured, plans, search.IsExact, cancel), search.IsExact, search.Bench.Searched, search.AtBest);
     }
 
     /// <summary>A first look: the best alone where it can be proved, else what a tenth of the work finds; neither conflicts nor what was ruled out.</summary>
-    public static (ImmutableArray<RankedPlan> Plans, bool IsExact, int Searched) First(NetworkDocument found, CancellationToken cancel = default, Pins? pins = null)
+    public static FirstLook First(NetworkDocument found, CancellationToken cancel = default, Pins? pins = null)
     {
         var search = Run(found, UsualBudget, cancel, pins, isFirst: true);
-        return (search.Plans(), search.IsExact, search.Bench.Searched);
+        return new(search.Plans(), search.IsExact, search.Bench.Searched, search.AtBest);
     }
 
     /// <param name="isFirst">The best alone, as soon as it is proved.</param>
@@ -101,7 +105,7 @@ public static class PlanSearch
         var isWhole = proof.Run(BestOf(cured), isFirst && found.Devices.Length > MostProvedAtFirst ? LeastSearched : Houses(budget) / ShareOfProof);
         // A cure may make another structure of it.
         cured.AddRange(proof.Taken.Where(leaf => bench.IsPinned(leaf)));
-        if (isWhole && isFirst) return new(bench, cured, true);
+        if (isWhole && isFirst) return new(bench, cured, null);
         var walk = new Walk(bench, choices, houses);
         walk.Climb();
         // What is good as it is needs no cure to be the measure of the rest.
@@ -123,7 +127,7 @@ public static class PlanSearch
         foreach (var kind in bench.Leaves.Where(leaf => leaf.IsAllowed && bench.IsPinned(leaf)).GroupBy(leaf => string.Join('+', Schools.Of(ground, leaf.Structure).Select(one => one.School).Distinct().Order())))
             if (kind.GroupBy(leaf => leaf.Rough).MinBy(alike => alike.Key)?.Take(10).MinBy(leaf => leaf.Rank) is { } one && !cured.Exists(leaf => leaf.Structure.Key == one.Structure.Key)) cured.Add(n++ < MostCured + 20 ? Cures.Apply(bench, one) : one);
         cured.RemoveAll(leaf => !bench.IsPinned(leaf));
-        return new(bench, cured, isWhole);
+        return new(bench, cured, proof.Floor);
     }
 
     private static PlanRank BestOf(List<Leaf> leaves) => leaves.Where(leaf => leaf.IsAllowed).Select(leaf => leaf.Rank).DefaultIfEmpty(PlanRank.Worst).Min();
@@ -145,8 +149,14 @@ public static class PlanSearch
         return cured;
     }
 
-    internal sealed record Outcome(Bench Bench, List<Leaf> Cured, bool IsExact)
+    /// <param name="Floor">Nothing that was not looked at ranks before it; null where nothing of that is left.</param>
+    internal sealed record Outcome(Bench Bench, List<Leaf> Cured, PlanRank? Floor)
     {
+        /// <summary>Proved: everything was looked at, or what was not ranks no better. What the climb found may have proved it afterwards.</summary>
+        public bool IsExact => Floor is not { } floor || BestOf(Cured) <= floor;
+
+        public string? AtBest => Floor is { } floor && !IsExact && BestOf(Cured) is var best && best < PlanRank.Worst ? Left.Say(best, floor) : null;
+
         /// <summary>Up to five that differ in kind, each better than every other in something that a household feels.</summary>
         public ImmutableArray<RankedPlan> Plans()
         {

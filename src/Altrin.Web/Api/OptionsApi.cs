@@ -15,7 +15,8 @@ namespace Altrin.Web.Api;
 /// <param name="IsFirst">A first look: the best that a short search finds, without what was ruled out and what cannot be had.</param>
 /// <param name="IsExact">Nothing better exists for these boxes, cables and wants.</param>
 /// <param name="Searched">Houses that were simulated whole.</param>
-public sealed record OptionsView(ImmutableArray<OptionView> Plans, ImmutableArray<RuledOut> RuledOut, ImmutableArray<ConflictView> Conflicts, bool IsExact, int Searched, ImmutableArray<PinView> Pinnable, bool IsFirst);
+/// <param name="AtBest">What a plan that was not looked at could have before the best of these, at most, as “2 cautions fewer”; null where that is nothing.</param>
+public sealed record OptionsView(ImmutableArray<OptionView> Plans, ImmutableArray<RuledOut> RuledOut, ImmutableArray<ConflictView> Conflicts, bool IsExact, int Searched, string? AtBest, ImmutableArray<PinView> Pinnable, bool IsFirst);
 
 /// <param name="WorstRoom">The room with the least to expect, and how much; null where no room is listed.</param>
 /// <param name="Actions">What makes the house as found this one.</param>
@@ -61,8 +62,8 @@ internal static class OptionsApi
         ImmutableArray<PinView> pinnable = [.. PinChoice.Of(house).Select(choice => new PinView(choice.Device, choice.Name, [.. choice.Uses.Select(use => new PinUseView(use.Write(), use.Say(house)))]))];
         if (first == true)
         {
-            var (quick, isExact, searched) = PlanSearch.First(house, cancel, settled);
-            return TypedResults.Ok(new OptionsView([.. quick.Select(plan => View(house, plan, null))], [], [], isExact, searched, pinnable, true));
+            var look = PlanSearch.First(house, cancel, settled);
+            return TypedResults.Ok(new OptionsView([.. look.Plans.Select(plan => View(house, plan, null))], [], [], look.IsExact, look.Searched, look.AtBest, pinnable, true));
         }
         var found = PlanSearch.Of(house, cancel, pins: settled);
         var plans = new OptionView[found.Plans.Length];
@@ -70,7 +71,7 @@ internal static class OptionsApi
         Parallel.For(0, plans.Length, new() { CancellationToken = cancel }, i => plans[i] = View(house, found.Plans[i], OrderWriter.Prove(house, found.Plans[i].House, cancel: cancel)));
         var wants = found.Conflicts.IsEmpty ? [] : Evaluation.Of(house).Wants;
         return TypedResults.Ok(new OptionsView([.. plans], found.RuledOut, [.. found.Conflicts.Select(one => new ConflictView(one.Needs, [.. one.Needs.Select(need => wants.First(want => want.Need == need).Sentence)], one.Because, one.Mend, one.Actions))],
-            found.IsExact, found.Searched, pinnable, false));
+            found.IsExact, found.Searched, found.AtBest, pinnable, false));
     }
 
     private static OptionView View(NetworkDocument found, RankedPlan plan, OrderWriter.Proven? order)

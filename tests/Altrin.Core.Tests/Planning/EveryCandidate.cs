@@ -17,26 +17,36 @@ internal static class EveryCandidate
         var bench = new Bench(ground, TestContext.Current.CancellationToken);
         var lists = choices.Of.Select((list, i) => i == ground.Root ? [default] : list.ToArray()).ToArray();
         if (lists.Aggregate((long)choices.Ways.Count, (count, list) => count * Math.Max(1, list.Length)) > most) return null;
+        var best = bench.IsPinned(bench.AsItIs) ? Rank(bench, bench.AsItIs) : null;
+        // Each part with a bench of its own: they share nothing but what is read.
+        var cancel = TestContext.Current.CancellationToken;
+        var parts = choices.Ways.SelectMany(way => (lists.Length == 0 ? [default] : lists[^1]).Select(last => (way, last))).ToArray();
+        var bests = new PlanRank?[parts.Length];
+        Parallel.For(0, parts.Length, new() { CancellationToken = cancel }, n => bests[n] = OfPart(new Bench(ground, cancel), choices, parts[n].way, [.. lists.SkipLast(1), .. lists.TakeLast(1).Select(_ => new[] { parts[n].last })]));
+        return bests.Append(best).Min();
+    }
+
+    private static PlanRank? OfPart(Bench bench, Choices choices, (BoxUse Root, int HandsTo, bool IsDmz) way, BoxUse[][] lists)
+    {
+        var ground = bench.Ground;
         PlanRank? best = null;
-        void Offer(Leaf leaf)
+        var at = new int[lists.Length];
+        for (var isMore = true; isMore; isMore = Next(at, lists))
         {
-            var cured = Cures.Apply(bench, leaf);
-            // A cure that makes another structure of it is another candidate's matter, which is filled in by itself.
-            if (!IsOf(cured.Structure, leaf.Structure)) cured = leaf;
-            if (cured.IsAllowed && bench.IsPinned(cured) && (best is null || cured.Rank < best)) best = cured.Rank;
-        }
-        if (bench.IsPinned(bench.AsItIs)) Offer(bench.AsItIs);
-        foreach (var way in choices.Ways)
-        {
-            var at = new int[lists.Length];
-            for (var isMore = true; isMore; isMore = Next(at, lists))
-            {
-                var structure = new Structure([.. lists.Select((list, i) => i == ground.Root ? way.Root : list[at[i]])], way.HandsTo, way.IsDmz);
-                if (!structure.IsTree() || (way.HandsTo >= 0 && !choices.IsHeir(way.HandsTo, structure.Boxes[way.HandsTo])) || !Hangs(choices, ground, structure)) continue;
-                if (bench.Try(structure) is { } leaf) Offer(leaf);
-            }
+            var structure = new Structure([.. lists.Select((list, i) => i == ground.Root ? way.Root : list[at[i]])], way.HandsTo, way.IsDmz);
+            if (!structure.IsTree() || (way.HandsTo >= 0 && !choices.IsHeir(way.HandsTo, structure.Boxes[way.HandsTo])) || !Hangs(choices, ground, structure)) continue;
+            if (bench.Try(structure) is { } leaf && Rank(bench, leaf) is { } rank && (best is null || rank < best)) best = rank;
         }
         return best;
+    }
+
+    /// <summary>Cured; null where that is no plan.</summary>
+    private static PlanRank? Rank(Bench bench, Leaf leaf)
+    {
+        var cured = Cures.Apply(bench, leaf);
+        // A cure that makes another structure of it is another candidate's matter, which is filled in by itself.
+        if (!IsOf(cured.Structure, leaf.Structure)) cured = leaf;
+        return cured.IsAllowed && bench.IsPinned(cured) ? cured.Rank : null;
     }
 
     private static bool IsOf(Structure a, Structure b) => a.HandsTo == b.HandsTo && a.IsDmz == b.IsDmz

@@ -28,6 +28,8 @@ public class ExactTests
 
     [Theory, Trait("kind", "long")]
     [InlineData(2000, 50, 1000)]
+    [InlineData(4000, 12, 20_000)]
+    [InlineData(6000, 3, 100_000)]
     public void Nothing_better_is_left_in_fifty_houses_of_six_boxes(int first, int count, int most) => Settled(first, count, most);
 
     /// <summary>Houses of six boxes of which so many are pinned by chance that every candidate can be looked at.</summary>
@@ -41,6 +43,7 @@ public class ExactTests
             if (house.Devices.Length != 6 || PinnedByChance.Until(house, new(seed), most) is not { } pins || EveryCandidate.Best(house, most, pins) is not { } best) continue;
             held++;
             var found = PlanSearch.Run(house, PlanSearch.UsualBudget, TestContext.Current.CancellationToken, pins);
+            Assert.True(found.Floor is not { } floor || floor <= best, $"seed {seed}: nothing is left before {found.Floor}, and there is {best}");
             if (!found.IsExact) continue;
             exact++;
             var plans = found.Plans();
@@ -62,6 +65,37 @@ public class ExactTests
             Assert.True(plans.Length > 0 && plans[0].Rank <= best, $"seed {seed}: {(plans.IsEmpty ? "nothing" : plans[0].Rank)}, and there is {best}");
         }
         Assert.True(held >= least, $"{held} compared");
+    }
+
+    /// <summary>A search that ends too soon says what may be left: no candidate is before that, and what it says is what the first difference is.</summary>
+    [Fact]
+    public void What_is_left_is_no_better_than_is_said()
+    {
+        var unproved = 0;
+        for (var seed = 1; seed <= 40; seed++)
+        {
+            var house = TradeHouses.Make(seed);
+            var found = PlanSearch.Run(house, 0, TestContext.Current.CancellationToken);
+            if (found.Floor is not { } floor || EveryCandidate.Best(house, 400) is not { } best) continue;
+            Assert.True(floor <= best, $"seed {seed}: nothing is left before {floor}, and there is {best}");
+            if (found.IsExact) Assert.Null(found.AtBest);
+            else if (++unproved > 0) Assert.NotNull(found.AtBest);
+        }
+        Assert.True(unproved > 3, $"{unproved} were not proved");
+    }
+
+    [Fact]
+    public void What_is_left_is_said_by_the_first_difference()
+    {
+        var best = new PlanRank(0, 1, 0, 2, 0, 1, -10, 1, 3, 0, 12, 40);
+        Assert.Null(Left.Say(best, best));
+        Assert.Null(Left.Say(best, best with { Minutes = 41 }));
+        Assert.Equal("1 want more held", Left.Say(best, best with { Failing = 0, Cautions = 9 }));
+        Assert.Equal("2 cautions fewer", Left.Say(best, best with { Cautions = 0, Minutes = 80 }));
+        Assert.Equal("1 thing fewer to buy", Left.Say(best, best with { Buys = 0 }));
+        // ⌊log(rate) ÷ log(4/3)⌋ is 10 below (4/3)^11 and 12 below (4/3)^13.
+        Assert.Equal("up to 42 Mb/s in the worst room, instead of up to 24", Left.Say(best, best with { WorstRoom = -12 }));
+        Assert.Equal("10 minutes less", Left.Say(best, best with { Minutes = 30 }));
     }
 
     private static void Hold(NetworkDocument house, string name)

@@ -23,6 +23,9 @@ internal sealed class Proof(Bench bench, Choices choices, Bound bound)
     /// <summary>Whatever was better than all before it; the last is the best.</summary>
     public IReadOnlyList<Leaf> Taken => taken;
 
+    /// <summary>Nothing that was not looked at ranks before this; null where nothing is left that could be better.</summary>
+    public PlanRank? Floor { get; private set; }
+
     private abstract record Node(Structure Structure)
     {
         /// <param name="Settled">How many boxes are.</param>
@@ -45,7 +48,11 @@ internal sealed class Proof(Bench bench, Choices choices, Bound bound)
         {
             // All that is left ranks no better.
             if (key.AtBest >= this.best) return true;
-            if (work <= 0 || steps > mostSteps) return false;
+            if (work <= 0 || steps > mostSteps)
+            {
+                Floor = key.AtBest;
+                return false;
+            }
             bench.ThrowIfCancelled();
             var before = bench.Searched;
             switch (node)

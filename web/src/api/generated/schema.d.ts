@@ -4487,6 +4487,7 @@ export interface components {
             isExact: boolean;
             /** Format: int32 */
             searched: number;
+            atBest: null | string;
             pinnable: components["schemas"]["PinView"][];
             isFirst: boolean;
         };
