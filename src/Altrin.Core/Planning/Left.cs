@@ -11,22 +11,22 @@ internal static class Left
     public static string? Say(PlanRank best, PlanRank atBest)
     {
         if (atBest >= best) return null;
-        (int Less, string What, string How)[] inOrder =
+        (int Less, string Does, string What, string How)[] inOrder =
         [
-            (best.Faults - atBest.Faults, "fault", "fewer"),
-            (best.Failing - atBest.Failing, "want", "more held"),
-            (best.NiceFailing - atBest.NiceFailing, "want that would be nice", "more held"),
-            (best.Cautions - atBest.Cautions, "caution", "fewer"),
-            (best.Translations - atBest.Translations, "translation", "fewer"),
-            (best.RadioHops - atBest.RadioHops, "join by radio", "fewer"),
-            (best.WorstRoom - atBest.WorstRoom, "", $"up to {PlanRank.Above(atBest.WorstRoom):0} Mb/s in the worst room, instead of up to {PlanRank.Above(best.WorstRoom):0}"),
-            (best.Buys - atBest.Buys, "thing", "fewer to buy"),
-            (best.Touches - atBest.Touches, "thing", "fewer to set"),
-            (best.Idle - atBest.Idle, "router behind a router", "fewer"),
-            (best.Settings - atBest.Settings, "setting", "fewer"),
-            (best.Minutes - atBest.Minutes, "minute", "less"),
+            (best.Faults - atBest.Faults, "have", "fault", "fewer"),
+            (best.Failing - atBest.Failing, "hold", "want", "more"),
+            (best.NiceFailing - atBest.NiceFailing, "hold", "want", "more that would be nice"),
+            (best.Cautions - atBest.Cautions, "have", "caution", "fewer"),
+            (best.Translations - atBest.Translations, "have", "translation", "fewer"),
+            (best.RadioHops - atBest.RadioHops, "have", "join by radio", "fewer"),
+            (best.WorstRoom - atBest.WorstRoom, $"bring up to {PlanRank.Above(atBest.WorstRoom):0} Mb/s to the worst room, instead of up to {PlanRank.Above(best.WorstRoom):0}", "", ""),
+            (best.Buys - atBest.Buys, "want", "thing", "fewer bought"),
+            (best.Touches - atBest.Touches, "want", "thing", "fewer set"),
+            (best.Idle - atBest.Idle, "have", "router behind a router", "fewer"),
+            (best.Settings - atBest.Settings, "change", "setting", "fewer"),
+            (best.Minutes - atBest.Minutes, "take", "minute", "less"),
         ];
-        var (less, what, how) = inOrder.First(one => one.Less != 0);
-        return what.Length == 0 ? how : $"{Naming.Count(less, what)} {how}";
+        var (less, does, what, how) = inOrder.First(one => one.Less != 0);
+        return what.Length == 0 ? does : $"{does} {Naming.Count(less, what)} {how}";
     }
 }

@@ -27,7 +27,7 @@ const firstWords = (first: { isExact: boolean; searched: number } | undefined) =
 const wholeWords = (whole: { isExact: boolean; searched: number; atBest?: string | null }) =>
   whole.isExact
     ? `${count(whole.searched, 'house')} tried; nothing better exists for these boxes, cables and wants: all others come to less at best.`
-    : `${count(whole.searched, 'house')} tried; the house is too big to rule out every other.${whole.atBest ? ` What was not tried could at best mean ${whole.atBest}.` : ''}`
+    : `${count(whole.searched, 'house')} tried; the house is too big to rule out every other.${whole.atBest ? ` What was not tried could at best ${whole.atBest}.` : ''}`
 
 /** The plans of the house as found, searched, simulated and set side by side. */
 export function OptionsPage() {
