@@ -27,10 +27,11 @@ public class FuzzTests
             var what = $"{request.Method} {request.RequestUri}";
             var headers = $"{request.Content?.Headers.ContentType} Accept: {request.Headers.Accept}";
             var body = request.Content is null ? "" : await request.Content.ReadAsStringAsync();
-            var since = Stopwatch.StartNew();
+            var (since, worked) = (Stopwatch.StartNew(), victim.Worked);
             using var answer = await victim.Client.SendAsync(request);
             var text = await answer.Content.ReadAsStringAsync();
-            if (since.Elapsed > slowest) (slowest, slowestOf) = (since.Elapsed, what);
+            // On a machine that others load it waits for its turn: that is not its work. Who hangs without working is ended by the client's own patience.
+            if (since.Elapsed > slowest && TimeSpan.FromTicks(Math.Min(since.Elapsed.Ticks, (victim.Worked - worked).Ticks)) is var took && took > slowest) (slowest, slowestOf) = (took, what);
             answers[(int)answer.StatusCode] = answers.GetValueOrDefault((int)answer.StatusCode) + 1;
             Assert.True((int)answer.StatusCode is < 500 and not 0, $"request {n} of seed {Rounds.Seed}: {what} {headers}\n{body[..Math.Min(body.Length, 2000)]}\n{(int)answer.StatusCode} {text[..Math.Min(text.Length, 500)]}\n{Log(folder.Path)}");
             // An address that is none is refused by the reader of HTTP, before there is a program to speak.

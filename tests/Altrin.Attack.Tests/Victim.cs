@@ -18,7 +18,7 @@ internal sealed class Victim : IDisposable
     private Victim(Process process, int port)
     {
         this.process = process;
-        Client = new() { BaseAddress = new($"http://localhost:{port}"), Timeout = TimeSpan.FromSeconds(30) };
+        Client = new() { BaseAddress = new($"http://localhost:{port}"), Timeout = TimeSpan.FromMinutes(2) };
     }
 
     public HttpClient Client { get; }
@@ -31,6 +31,16 @@ internal sealed class Victim : IDisposable
         {
             process.Refresh();
             return process.WorkingSet64;
+        }
+    }
+
+    /// <summary>What it has had of the processor.</summary>
+    public TimeSpan Worked
+    {
+        get
+        {
+            process.Refresh();
+            return process.TotalProcessorTime;
         }
     }
 

@@ -119,8 +119,8 @@ public sealed class FarmByKeysTests : HandTest
         typist.Key(Enter);
         typist.Note("pass-through");
         Panel("ki", "Kitchen router");
-        Section("Forward tcp port");
-        typist.Write("Forward tcp port", "8443");
+        Section("Forward port");
+        typist.Write("Forward port", "8443");
         typist.Write("To address or address:port", ".20" + Enter);
         Browser.Until(() => Log()[^1].Contains("8443", StringComparison.Ordinal), "the forward");
         typist.Note("forward");

@@ -65,10 +65,11 @@ public sealed class FarmTests : HandTest
         Browser.Fill("Channel", "6");
         Browser.Until(() => !Browser.Has("A WDS link on two channels"), "the WDS link");
         Browser.Press(() => Browser.Radio("Lets in"));
-        Browser.Fill("Forward tcp port", "9443");
+        Browser.Choose("Protocol", "udp");
+        Browser.Fill("Forward port", "9443");
         Browser.Fill("To address or address:port", "192.168.44.77:443");
         Browser.UntilText("A way in to nobody");
-        Browser.Press("Remove the forward of tcp 9443");
+        Browser.Press("Remove the forward of udp 9443");
         Browser.Until(() => !Browser.Has("A way in to nobody"), "the forward to go");
         Browser.Press(() => Browser.Radio("VLANs"));
         Browser.Fill("LAN 2 untagged", "5000");

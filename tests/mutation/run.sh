@@ -37,7 +37,7 @@ listed() {
   done)
   dotnet tool install dotnet-stryker --version 5.1.0 --tool-path "$work/tool" >&2
   cat > "$suite/stryker-config.json" <<JSON
-{ "stryker-config": { "project": "Altrin.Core.csproj", "configuration": "Release", "test-runner": "mtp", "coverage-analysis": "off", "concurrency": 1, "reporters": ["json"], "mutate": ["**/Addressing/Planted.cs"] } }
+{ "stryker-config": { "project": "Altrin.Core.csproj", "configuration": "Release", "test-runner": "mtp", "coverage-analysis": "off", "concurrency": 1, "reporters": ["json"], "mutate": ["**/*.cs{0..1}", "**/Addressing/Planted.cs"] } }
 JSON
   # The core with all changes in it, each asleep, stands there only while the tool runs.
   (cd "$suite" && "$work/tool/dotnet-stryker" --skip-version-check -O "$work/list" > "$work/list.log" 2>&1) &

@@ -2,6 +2,7 @@ import { Box, Flex } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Device } from '../../api/types'
 import { AddressText } from '../../parts/AddressText'
+import { Choice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
 import { Form, Send } from '../../parts/Form'
 import { PlainField } from '../../parts/PlainField'
@@ -14,8 +15,12 @@ import { useSettings } from './useSettings'
 /** What a router lets in: its forwards and its DMZ host. */
 export function InboundFields({ device }: { device: Device }) {
   const { attempt, orSay } = useSettings()
-  const { values, set, drop } = useFormDraft('forward', { port: '', to: '' })
-  const { port, to } = values
+  const { values, set, drop } = useFormDraft('forward', {
+    protocol: 'tcp' as 'tcp' | 'udp',
+    port: '',
+    to: '',
+  })
+  const { protocol, port, to } = values
   const [problem, setProblem] = useState<string>()
   const add = async () => {
     const [address, inner] = inSubnetOf(device.lan?.address, to.trim()).split(':')
@@ -25,7 +30,7 @@ export function InboundFields({ device }: { device: Device }) {
           do: 'set-forward',
           device: device.id,
           forward: {
-            protocol: 'tcp',
+            protocol,
             port: Number(port) || 0,
             toAddress: address,
             ...(inner ? { toPort: Number(inner) || 0 } : {}),
@@ -64,9 +69,19 @@ export function InboundFields({ device }: { device: Device }) {
       ))}
       <Flex gap="12px" wrap="wrap" align="end" mt="4px">
         <Form gap="12px" align="end" onSend={add}>
+          <Choice
+            label="Protocol"
+            width="84px"
+            value={protocol}
+            options={[
+              { value: 'tcp', label: 'tcp' },
+              { value: 'udp', label: 'udp' },
+            ]}
+            onChange={(protocol) => set({ protocol })}
+          />
           <PlainField
-            label="Forward tcp port"
-            width="130px"
+            label="Forward port"
+            width="110px"
             mono
             kind="number"
             value={port}
