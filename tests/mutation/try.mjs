@@ -3,13 +3,11 @@
 // LIST is the report that lists all changes, BIN the folder of built tests whose core holds them all, OUT a file to which each outcome is written as soon as it is known:
 // a run that was cut short goes on from there, and what survived the tests of another commit is tried again.
 import { spawn } from 'node:child_process'
-import { appendFileSync, existsSync, mkdtempSync, readFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { appendFileSync, existsSync, readFileSync } from 'node:fs'
+import { dirname, join } from 'node:path'
 
 const [list, bin, folder, count, seed, commit, out] = process.argv.slice(2)
 const suite = join(bin, 'Altrin.Core.Tests.dll')
-const scratch = mkdtempSync(join(tmpdir(), 'altrin-mutate-'))
 /** Of other matters; the longest searches and laws would take minutes a change. */
 const longestClassSeconds = 8
 const atOnce = 2
@@ -78,12 +76,20 @@ function tests(change, args, seconds) {
 
 /** The classes of tests in three rings: of the folder and quick; of the folder, the laws, the second simulator and the kernel's answers; all others. */
 async function rings() {
-  const file = join(scratch, 'unchanged.xml')
-  if ((await tests(-1, ['-result-xml', file], 1800)) !== 'passed') throw new Error(`The tests do not pass on the code as it is; see ${file}.`)
+  const file = join(dirname(out), `unchanged-${commit}.xml`)
+  if (!existsSync(file)) await tests(-1, ['-result-xml', file], 1800)
   const seconds = new Map()
+  // What falls on the code as it is, as a bound on time does where every expression asks whether it is changed, can tell nothing.
+  const fallen = new Set()
   for (const [tag] of readFileSync(file, 'utf8').matchAll(/<test [^>]*>/g)) {
     const name = / type="([^"]*)"/.exec(tag)?.[1]
     seconds.set(name, (seconds.get(name) ?? 0) + Number(/ time="([^"]*)"/.exec(tag)?.[1]))
+    if (/ result="Fail"/.test(tag)) fallen.add(name)
+  }
+  if (fallen.size > 5) throw new Error(`The tests do not pass on the code as it is; see ${file}.`)
+  for (const name of fallen) {
+    console.error(`Left out, for it falls on the code as it is: ${name}.`)
+    seconds.delete(name)
   }
   const isNear = (name) => [theme, 'Laws', 'Slow', 'Kernel'].some((one) => name.startsWith(`Altrin.Core.Tests.${one}.`))
   const ofClasses = [...seconds].sort((one, other) => one[1] - other[1])
