@@ -170,6 +170,53 @@ public class DeliveryTests
         Assert.Equal(Answer.Yes, state.Reach("deep", "top").Reachable);
     }
 
+    /// <summary>What comes back is sent by the router, by its own mask: to the last number of its subnet it sends to everybody.</summary>
+    [Theory, Trait("source", "RFC 919 section 7 (the last number of a subnet is everybody)")]
+    [InlineData("192.168.31.255/16", Answer.No)]
+    [InlineData("192.168.31.254/16", Answer.Yes)]
+    public void An_answer_comes_back_by_the_routers_mask(string address, Answer online) =>
+        Assert.Equal(online, new HouseBuilder().Gateway().Thing("a", "gw:lan1", address, "192.168.31.1").State.Internet("a").Reachable);
+
+    [Fact]
+    public void Who_cannot_answer_for_want_of_a_gateway_is_the_reason() =>
+        Assert.Equal((Answer.No, ReachProblem.NoWayBack), new HouseBuilder().Gateway().Thing("a", "gw:lan1").Thing("b", "gw:lan2", "192.168.31.50/28").State.Reach("a", "b") is var answer ? (answer.Reachable, answer.Why) : default);
+
+    [Fact]
+    public void What_is_not_reached_has_a_reason_and_what_is_has_none()
+    {
+        var answers = new HashSet<(Answer, bool)>();
+        for (var seed = 1; seed <= 200; seed++)
+        {
+            var state = Simulator.Run(Houses.Rich(seed));
+            foreach (var from in state.House.Endpoints)
+            {
+                Hold(state.Internet(from.Id).Reachable, state.Internet(from.Id).Why, $"house {seed}, {from.Id}");
+                foreach (var to in state.House.Endpoints) Hold(state.Reach(from.Id, to.Id).Reachable, state.Reach(from.Id, to.Id).Why, $"house {seed}, {from.Id} to {to.Id}");
+                foreach (var box in state.House.Devices) Hold(state.Admin(from.Id, box.Id).Reachable, state.Admin(from.Id, box.Id).Why, $"house {seed}, {from.Id} opens {box.Id}");
+            }
+        }
+        Assert.Contains((Answer.No, true), answers);
+        Assert.Contains((Answer.Yes, false), answers);
+
+        void Hold(Answer reachable, ReachProblem why, string what)
+        {
+            Assert.True(reachable == Answer.Yes ? why == ReachProblem.None : why != ReachProblem.None, $"{what}: {reachable} for {why}");
+            answers.Add((reachable, why != ReachProblem.None));
+        }
+    }
+
+    [Theory]
+    [InlineData("192.168.31.5/24", false)]
+    [InlineData("192.168.31.5/25", false)]   // narrower than the subnet, and within it
+    [InlineData("192.168.31.5/16", true)]    // wider than anything there
+    [InlineData("192.168.32.5/24", true)]    // of another subnet
+    [InlineData("192.168.31.255/24", true)]  // everybody
+    public void A_fixed_address_is_amiss_where_no_subnet_of_its_network_has_room_for_it(string address, bool isAmiss)
+    {
+        var state = new HouseBuilder().Gateway().Thing("a", "gw:lan1", address, "192.168.31.1").State;
+        Assert.Equal(isAmiss, state.IsAmiss(state.Net("a")!));
+    }
+
     [Fact]
     public void A_forward_lets_in_from_outside_and_never_makes_a_reach()
     {

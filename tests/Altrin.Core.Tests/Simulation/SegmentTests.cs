@@ -53,6 +53,27 @@ public class SegmentTests
         Assert.DoesNotContain(new HouseBuilder().Gateway().Box("m", DeviceMode.MeshSatellite, null).Cable("gw:lan1", "m:lan1").Cable("gw:lan2", "m:lan2")
             .State.Segments, segment => segment.IsLoop);
 
+    [Fact]
+    public void Guests_of_two_vlans_are_on_the_routers_one_guest_network_over_a_trunk()
+    {
+        static Device Trunk(Device box) => box with { Ports = [.. box.Ports.Select(port => port.Id == "lan1" ? port with { Tagged = [20, 30] } : port)] };
+        static WifiNetwork Of(string ssid, int vlan, bool isGuest) => new() { Radio = "2g", Ssid = ssid, Vlan = vlan, Guest = isGuest };
+        var state = new HouseBuilder().Gateway().With(h => h.WithDevice("gw", d => Trunk(d) with { Wifi = [Of("first", 20, true), Of("second", 30, true)] }))
+            .Box("ap", DeviceMode.AccessPoint, null, with: d => Trunk(d) with { Wifi = [Of("far first", 20, false), Of("far second", 30, false)] }).Cable("gw:lan1", "ap:lan1")
+            .Thing("a", "~far first").Thing("b", "~far second").State;
+        Assert.True(state.GuestsOf("gw") >= 0);
+        Assert.Equal((state.GuestsOf("gw"), state.GuestsOf("gw")), (state.Net("a")!.Segment, state.Net("b")!.Segment));
+    }
+
+    [Fact]
+    public void On_no_segment_is_nothing()
+    {
+        var state = new HouseBuilder().Gateway().Thing("a", "gw:lan1").State;
+        Assert.Equal(0, state.OnSegment[-1].Count);
+        Assert.Equal(0, state.OnSegment[state.Segments.Length].Count);
+        Assert.Contains(state.OnSegment[state.InsideOf("gw")], one => one.Owner == "a");
+    }
+
     [Fact, Trait("source", "QuikGraph: connected components, and cyclomatic number for loops")]
     public void Segments_and_loops_are_those_of_a_graph_library()
     {
