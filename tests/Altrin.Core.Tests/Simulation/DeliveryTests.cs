@@ -213,8 +213,9 @@ public class DeliveryTests
     [InlineData("192.168.31.255/24", true)]  // everybody
     public void A_fixed_address_is_amiss_where_no_subnet_of_its_network_has_room_for_it(string address, bool isAmiss)
     {
-        var state = new HouseBuilder().Gateway().Thing("a", "gw:lan1", address, "192.168.31.1").State;
+        var state = new HouseBuilder().Gateway().Thing("a", "gw:lan1", address, "192.168.31.1").Thing("asks", "gw:lan2").State;
         Assert.Equal(isAmiss, state.IsAmiss(state.Net("a")!));
+        Assert.False(state.IsAmiss(state.Net("asks")!));
     }
 
     [Fact]

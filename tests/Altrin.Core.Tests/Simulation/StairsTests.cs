@@ -59,6 +59,23 @@ public class StairsTests
         Assert.Equal("b", Assert.Single(stairs.Loose));
     }
 
+    [Theory]
+    [InlineData(true, false, true)]
+    [InlineData(false, true, true)]
+    [InlineData(false, false, false)]
+    public void A_guest_network_is_shown_while_it_is_on_the_air_or_something_is_on_it(bool isOnAir, bool isUsed, bool isShown)
+    {
+        var house = new HouseBuilder().Gateway().With(h => h.WithDevice("gw", d => d with
+        {
+            Wifi = [new() { Radio = "2g", Ssid = "visitors", Guest = true, Vlan = 20, Enabled = isOnAir }],
+            Ports = [.. d.Ports.Select(port => port.Id == "lan1" ? port with { Vlan = 20 } : port)],
+        }));
+        if (isUsed) house.Thing("a", "gw:lan1");
+        var tread = Of(house).Treads.SingleOrDefault(tread => tread.GuestsOf == "gw");
+        Assert.Equal(isShown, tread is not null);
+        if (isUsed) Assert.Equal("a", Assert.Single(tread!.Things));
+    }
+
     [Fact]
     public void Every_box_and_thing_of_any_house_is_shown_exactly_once()
     {

@@ -71,6 +71,21 @@ internal sealed class PlainAir
     /// <summary>Of a thing on a cable, by each of the ways that are as short.</summary>
     public List<double> SocketMbps(Socket socket) => [.. BestWays(socket.Device).Select(way => Math.Min(0.94 * Speed(socket), OfWay(way, null, 0)))];
 
+    /// <summary>Of a thing that joined: the matching radio of its box with the highest rate, among the bands that it knows.</summary>
+    public List<double> JoinedMbps(Endpoint thing)
+    {
+        if (state.JoinedNetwork(thing.Id) is not { } joined) return [0];
+        var (box, place) = (house.FindDevice(joined.Box)!, plan.PlaceOf(thing.Room, thing.At));
+        var network = box.Wifi[joined.Place];
+        var rates = new List<(Source Source, double Mbps)>();
+        foreach (var like in box.Wifi.Where(one => one.Enabled && (one.Ssid, one.Key, one.Security) == (network.Ssid, network.Key, network.Security)))
+            if (SourceOf(box.Id, like.Radio) is { } source && (thing.Bands.IsEmpty || thing.Bands.Contains(source.Radio.Band)))
+                rates.Add((source, LinkRate.Mbps(RadioAbility.Of(source.Radio), RadioAbility.Household(RadioAbility.Of(source.Radio)), source.Channel.WidthMHz, LevelAt(source, place), !place.IsListed || !PlaceOf(box).IsListed)));
+        if (rates.Count == 0) return [0];
+        var (best, link) = rates.MaxBy(one => one.Mbps);
+        return OfSource(best, link);
+    }
+
     /// <summary>The most radio joins between a box that has a way and the line.</summary>
     public int MostRadioHops => house.Devices.Select(box => BestWays(box.Id)).Where(ways => ways.Count > 0).Select(ways => ways[0].Count(hop => hop.LowerRadio is not null)).DefaultIfEmpty().Max();
 

@@ -46,9 +46,9 @@ public class SecondAirTests
     }
 
     [Fact]
-    public void What_a_room_and_a_socket_may_expect_is_the_same()
+    public void What_a_room_and_a_thing_may_expect_is_the_same()
     {
-        var (rooms, sockets, hops) = (0, 0, 0);
+        var (rooms, sockets, joined, hops) = (0, 0, 0, 0);
         foreach (var (name, state, plain) in Both())
         {
             foreach (var room in state.AirMap.Rooms)
@@ -59,15 +59,16 @@ public class SecondAirTests
             }
             foreach (var thing in state.House.Endpoints)
             {
-                if (thing.Connect?.Socket is not { } socket) continue;
-                var expected = plain.SocketMbps(socket);
+                if (thing.Connect is null) continue;
+                var expected = thing.Connect.Socket is { } socket ? plain.SocketMbps(socket) : plain.JoinedMbps(thing);
                 var rate = state.RateOf(thing.Id).Mbps;
                 Assert.True(expected.Count == 0 ? rate == 0 : expected.Exists(one => Math.Abs(one - rate) < 1e-6), $"{name}, {thing.Id}: {string.Join(" or ", expected)} by the plain reading, {rate}");
-                if (rate > 0) sockets++;
+                if (rate > 0 && thing.Connect.Socket is not null) sockets++;
+                else if (rate > 0) joined++;
             }
             Assert.Equal(plain.MostRadioHops, state.AirMap.MostRadioHops);
             hops = Math.Max(hops, plain.MostRadioHops);
         }
-        Assert.True(rooms > 200 && sockets > 100 && hops > 1, $"{rooms} rooms, {sockets} sockets, {hops} radio joins in a row");
+        Assert.True(rooms > 200 && sockets > 100 && joined > 100 && hops > 1, $"{rooms} rooms, {sockets} sockets, {joined} joined, {hops} radio joins in a row");
     }
 }
