@@ -51,6 +51,30 @@ public class AirMapTests
         Assert.Equal((-52.3, 507), (Math.Round(at.LevelDbm, 1), Math.Round(at.LinkMbps, 1)));
     }
 
+    /// <summary>The far box serves the middle one, which serves the one at the cable: the middle one's radio does both in turns, 563.3 ÷ 2, whoever joined whom.</summary>
+    [Fact]
+    public void A_row_that_was_joined_from_the_far_end_takes_turns_too()
+    {
+        var house = Gateway().With(h => h.WithDevice("gw", d => d with { Wifi = [] }))
+            .Box("d", DeviceMode.AccessPoint, null, with: d => d with { Room = "hall", Radios = [Five()], Wifi = [Home("5g")] });
+        Repeater(Repeater(house, "u", "d", "hall"), "v", "u", "hall").Cable("gw:lan1", "v:lan1").Thing("a", "d:lan1");
+        Assert.Equal(("d", "u"), (house.State.UplinkBox("u"), house.State.UplinkBox("v")));
+        Assert.Equal((281.7, RateLimitKind.SharedRadio, "u"), house.State.RateOf("a") is var rate ? (rate.Printed, rate.Tightest!.Kind, rate.Tightest.Device) : default);
+    }
+
+    /// <summary>Ten metres from the middle of the hall, and half a metre: 20 log 10 = 20 dB apart, for no distance counts as less than one metre.</summary>
+    [Fact]
+    public void A_spot_in_a_room_is_no_middle_of_it()
+    {
+        var house = Gateway(rooms: [new() { Id = "hall", Name = "Hall", Rect = new(0, 0, 24, 2) }]).With(h => h.WithDevice("gw", d => d with { At = new(2, 1) })).House;
+        var air = Simulator.Run(house).AirMap;
+        double Level(FloorPoint? at) => Assert.Single(air.HeardAt(air.Plan.PlaceOf("hall", at), 0)).LevelDbm;
+        Assert.Equal(Level(new(12, 1)), Level(null), 6);
+        Assert.Equal(20, Level(new(2.5, 1)) - Level(new(12, 1)), 6);
+        // Nobody knows where: ten metres and a wall, as between rooms.
+        Assert.Equal(air.HeardAt(air.Plan.PlaceOf(null, null), 0).Single().LevelDbm, air.HeardAt(air.Plan.PlaceOf("attic", null), 0).Single().LevelDbm, 6);
+    }
+
     [Theory]
     [InlineData(80, 80, RateLimitKind.Line)]
     [InlineData(2000, 563.3, RateLimitKind.Radio)]

@@ -181,6 +181,17 @@ public class DeliveryTests
     public void Who_cannot_answer_for_want_of_a_gateway_is_the_reason() =>
         Assert.Equal((Answer.No, ReachProblem.NoWayBack), new HouseBuilder().Gateway().Thing("a", "gw:lan1").Thing("b", "gw:lan2", "192.168.31.50/28").State.Reach("a", "b") is var answer ? (answer.Reachable, answer.Why) : default);
 
+    /// <summary>Behind a router that makes the subnet above once more: who asks looks for the number on its own network.</summary>
+    [Theory]
+    [InlineData(false, ReachProblem.NobodyThere)]
+    [InlineData(true, ReachProblem.HeldByAnother)]
+    public void A_number_that_is_looked_for_in_the_wrong_place_is_nobodys_or_anothers(bool isHeldThere, ReachProblem why)
+    {
+        var house = new HouseBuilder().Gateway().Box("r", address: "192.168.31.1/24").Cable("gw:lan1", "r:wan").Thing("a", "gw:lan2").Thing("b", "r:lan1", "192.168.31.50", "192.168.31.1");
+        if (isHeldThere) house.Thing("c", "gw:lan3", "192.168.31.50", "192.168.31.1");
+        Assert.Equal((Answer.No, why), house.State.Reach("a", "b") is var answer ? (answer.Reachable, answer.Why) : default);
+    }
+
     [Fact]
     public void What_is_not_reached_has_a_reason_and_what_is_has_none()
     {

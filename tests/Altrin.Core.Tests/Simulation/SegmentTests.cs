@@ -33,6 +33,14 @@ public class SegmentTests
     }
 
     [Fact]
+    public void A_gateway_that_hands_its_line_on_takes_it_in_one_socket_alone()
+    {
+        var state = new HouseBuilder().Gateway(mode: DeviceMode.Passthrough)
+            .With(h => h.WithDevice("gw", d => d with { Ports = [new() { Id = "wan2", Role = PortRole.Wan }, .. d.Ports, new() { Id = "wan3", Role = PortRole.Wan }] })).State;
+        Assert.Equal((-1, state.ProviderSegment, -1), (state.SegmentOf(new("gw", "wan2")), state.SegmentOf(new("gw", "wan")), state.SegmentOf(new("gw", "wan3"))));
+    }
+
+    [Fact]
     public void Two_cables_between_two_switches_are_a_loop_and_others_still_work()
     {
         var state = new HouseBuilder().Gateway().Box("s", DeviceMode.Switch, null).Box("r").Cable("gw:lan1", "s:lan1").Cable("gw:lan2", "s:lan2")
@@ -63,6 +71,18 @@ public class SegmentTests
             .Thing("a", "~far first").Thing("b", "~far second").State;
         Assert.True(state.GuestsOf("gw") >= 0);
         Assert.Equal((state.GuestsOf("gw"), state.GuestsOf("gw")), (state.Net("a")!.Segment, state.Net("b")!.Segment));
+        // A socket of a trunk is on each network that it carries, and is named with its VLAN there.
+        foreach (var socket in new[] { "gw:lan1.20", "gw:lan1.30", "ap:lan1.20", "ap:lan1.30" }) Assert.Contains(socket, state.Segments[state.GuestsOf("gw")].Members);
+        Assert.Contains("gw:lan1", state.Segments[state.InsideOf("gw")].Members);
+    }
+
+    [Fact]
+    public void The_guests_of_two_routers_have_a_subnet_each()
+    {
+        static NetworkDocument Guests(NetworkDocument house, string box) => house.WithDevice(box, d => d with { Wifi = [new() { Radio = "2g", Ssid = $"visitors of {box}", Guest = true }] });
+        var state = new HouseBuilder().Gateway().Box("r").Cable("gw:lan1", "r:wan").With(h => Guests(Guests(h, "gw"), "r")).State;
+        var subnets = new[] { "gw", "r" }.Select(box => Assert.Single(state.SubnetsOn(state.GuestsOf(box)))).ToList();
+        Assert.False(subnets[0].Overlaps(subnets[1]), string.Join(" and ", subnets));
     }
 
     [Fact]

@@ -11,8 +11,18 @@ public class SecondAirTests
     {
         foreach (var example in Examples.Names()) yield return (example, Examples.House(example));
         for (var seed = 1; seed <= 120; seed++) yield return ($"trade {seed}", TradeHouses.Make(seed));
+        // The same far apart, behind stone, and some boxes nobody knows where: who does not hear whom any more, and what is believed.
+        for (var seed = 1; seed <= 120; seed++) yield return ($"scattered {seed}", Scattered(TradeHouses.Make(seed), seed));
         for (var seed = 1; seed <= 250; seed++) yield return ($"house {seed}", Houses.Rich(seed));
     }
+
+    private static NetworkDocument Scattered(NetworkDocument house, int seed) => house with
+    {
+        Building = new() { Walls = WallMaterial.Stone },
+        Rooms = [.. house.Rooms.Select((room, i) => room with { Rect = new(i * (3 + seed % 4 * 6), i % 2 * 5, 3, 4), Walls = null })],
+        Devices = [.. house.Devices.Select((box, i) => box with { At = null, Room = (seed + i) % 5 == 0 ? null : box.Room })],
+        Endpoints = [.. house.Endpoints.Select((thing, i) => thing with { At = null, Room = (seed + i) % 4 == 0 ? null : thing.Room })],
+    };
 
     private static IEnumerable<(string Name, NetworkState State, PlainAir Plain)> Both()
     {
