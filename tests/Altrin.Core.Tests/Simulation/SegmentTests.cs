@@ -33,6 +33,14 @@ public class SegmentTests
     }
 
     [Fact]
+    public void A_routers_wan_side_knows_no_vlan_of_the_home()
+    {
+        var state = new HouseBuilder().Gateway().With(h => h.WithDevice("gw", d => d with { Ports = [.. d.Ports.Select(port => port.Id is "wan" or "lan1" ? port with { Vlan = 20 } : port)] })).State;
+        Assert.Equal(state.ProviderSegment, state.SegmentOf(new("gw", "wan")));
+        Assert.NotEqual(state.SegmentOf(new("gw", "wan")), state.SegmentOf(new("gw", "lan1")));
+    }
+
+    [Fact]
     public void A_gateway_that_hands_its_line_on_takes_it_in_one_socket_alone()
     {
         var state = new HouseBuilder().Gateway(mode: DeviceMode.Passthrough)
