@@ -51,6 +51,23 @@ public class AirMapTests
         Assert.Equal((-52.3, 507), (Math.Round(at.LevelDbm, 1), Math.Round(at.LinkMbps, 1)));
     }
 
+    /// <summary>2.4 GHz, n, two streams, 20 MHz, row 7: 2 × 52 × 5 ÷ 3.6 = 144.4 × 0.65 = 93.9. The other radio has the same name and password, and is another network all the same.</summary>
+    [Fact]
+    public void The_same_name_and_password_with_another_security_is_another_network()
+    {
+        var house = Gateway().With(h => h.WithDevice("gw", d => d with { Radios = [Two(), Five()], Wifi = [Home("2g", 6), Home("5g") with { Security = WifiSecurity.Wpa3 }] }));
+        Assert.Equal(93.9, Joined(house, "hall").State.RateOf("a").Printed);
+    }
+
+    [Fact]
+    public void Of_two_that_send_a_name_the_one_with_a_way_to_the_line_is_joined_though_it_joined_last()
+    {
+        var house = Gateway().Box("x", DeviceMode.AccessPoint, null, with: d => d with { Room = "hall", Radios = [Five()], Wifi = [Home("5g") with { Ssid = "upstairs" }] }).Thing("p", "x:lan1");
+        Repeater(house, "r", "gw", "hall", d => d with { Wifi = [Home("5g") with { Ssid = "upstairs" }] });
+        Joined(house, "hall").With(h => h.WithEndpoint("a", e => e with { Connect = new Attachment.Join { Ssid = "upstairs", Security = WifiSecurity.Wpa2, Key = "k" } }));
+        Assert.Equal(("gw", "r"), (house.State.UplinkBox("r"), house.State.JoinedBox("a")));
+    }
+
     /// <summary>The far box serves the middle one, which serves the one at the cable: the middle one's radio does both in turns, 563.3 ÷ 2, whoever joined whom.</summary>
     [Fact]
     public void A_row_that_was_joined_from_the_far_end_takes_turns_too()
