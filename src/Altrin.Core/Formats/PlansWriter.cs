@@ -68,7 +68,7 @@ public static class PlansWriter
         json.WriteEndArray();
         json.WriteBoolean("exact", plans.IsExact);
         // Not in the format's example: what "exact" leaves open is said where there is something.
-        if (plans.AtBest is { } atBest) json.WriteString("atBest", $"What was not looked at could at best {atBest}.");
+        if (plans.AtBest is { } atBest) json.WriteString("atBest", atBest);
         json.WriteNumber("searched", plans.Searched);
         json.WriteEndObject();
     }

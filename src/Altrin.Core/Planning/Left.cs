@@ -27,6 +27,6 @@ internal static class Left
             (best.Minutes - atBest.Minutes, "take", "minute", "less"),
         ];
         var (less, does, what, how) = inOrder.First(one => one.Less != 0);
-        return what.Length == 0 ? does : $"{does} {Naming.Count(less, what)} {how}";
+        return $"What was not tried could at best {(what.Length == 0 ? does : $"{does} {Naming.Count(less, what)} {how}")}.";
     }
 }

@@ -46,7 +46,7 @@ public sealed record Conflict(ImmutableArray<string> Needs, string Because, stri
 
 /// <param name="IsExact">Nothing better exists in the space of section 5, as the filling rules fill it.</param>
 /// <param name="Searched">Houses that were simulated whole.</param>
-/// <param name="AtBest">What a plan that was not looked at could have before the best of these, at most, in words; null where that is nothing.</param>
+/// <param name="AtBest">What a plan that was not looked at could have before the best of these, at most, in a sentence; null where that is nothing.</param>
 public sealed record PlansFound(ImmutableArray<RankedPlan> Plans, ImmutableArray<RuledOut> RuledOut, ImmutableArray<Conflict> Conflicts, bool IsExact, int Searched, string? AtBest);
 
 /// <summary>What is known at a first look.</summary>

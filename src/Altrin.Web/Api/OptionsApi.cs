@@ -15,7 +15,7 @@ namespace Altrin.Web.Api;
 /// <param name="IsFirst">A first look: the best that a short search finds, without what was ruled out and what cannot be had.</param>
 /// <param name="IsExact">Nothing better exists for these boxes, cables and wants.</param>
 /// <param name="Searched">Houses that were simulated whole.</param>
-/// <param name="AtBest">What a plan that was not looked at could have before the best of these, at most, as “have 2 cautions fewer”; null where that is nothing.</param>
+/// <param name="AtBest">What a plan that was not looked at could have before the best of these, at most, in a sentence; null where that is nothing.</param>
 public sealed record OptionsView(ImmutableArray<OptionView> Plans, ImmutableArray<RuledOut> RuledOut, ImmutableArray<ConflictView> Conflicts, bool IsExact, int Searched, string? AtBest, ImmutableArray<PinView> Pinnable, bool IsFirst);
 
 /// <param name="WorstRoom">The room with the least to expect, and how much; null where no room is listed.</param>

@@ -90,12 +90,12 @@ public class ExactTests
         var best = new PlanRank(0, 1, 0, 2, 0, 1, -10, 1, 3, 0, 12, 40);
         Assert.Null(Left.Say(best, best));
         Assert.Null(Left.Say(best, best with { Minutes = 41 }));
-        Assert.Equal("hold 1 want more", Left.Say(best, best with { Failing = 0, Cautions = 9 }));
-        Assert.Equal("have 2 cautions fewer", Left.Say(best, best with { Cautions = 0, Minutes = 80 }));
-        Assert.Equal("want 1 thing fewer bought", Left.Say(best, best with { Buys = 0 }));
+        Assert.Equal("What was not tried could at best hold 1 want more.", Left.Say(best, best with { Failing = 0, Cautions = 9 }));
+        Assert.Equal("What was not tried could at best have 2 cautions fewer.", Left.Say(best, best with { Cautions = 0, Minutes = 80 }));
+        Assert.Equal("What was not tried could at best want 1 thing fewer bought.", Left.Say(best, best with { Buys = 0 }));
         // ⌊log(rate) ÷ log(4/3)⌋ is 10 below (4/3)^11 and 12 below (4/3)^13.
-        Assert.Equal("bring up to 42 Mb/s to the worst room, instead of up to 24", Left.Say(best, best with { WorstRoom = -12 }));
-        Assert.Equal("take 10 minutes less", Left.Say(best, best with { Minutes = 30 }));
+        Assert.Equal("What was not tried could at best bring up to 42 Mb/s to the worst room, instead of up to 24.", Left.Say(best, best with { WorstRoom = -12 }));
+        Assert.Equal("What was not tried could at best take 10 minutes less.", Left.Say(best, best with { Minutes = 30 }));
     }
 
     private static void Hold(NetworkDocument house, string name)

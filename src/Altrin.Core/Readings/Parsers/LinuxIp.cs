@@ -328,9 +328,8 @@ internal sealed class NetstatRoute : IPastedParser
     public bool GoesOn(Taken sofar, PastedLine line) => line.Trimmed is not ("Routing tables" or "Kernel IP routing table")
         && (line.IsBlank || line.Trimmed is "Internet:" or "Internet6:" || IsHead(line.Text) || Row(sofar, line.Text));
 
-    private static int Heads(string text) => IsHead(text) ? 1 : 0;
     private static bool IsHead(string text) => Scan.Words(text) is ["Destination", "Gateway", ..];
-    private static bool Row(Taken sofar, string text) => sofar.Sum(Heads) > 0 && Scan.Words(text).Length >= 4;
+    private static bool Row(Taken sofar, string text) => sofar.HasOne(IsHead) && Scan.Words(text).Length >= 4;
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
     {

@@ -27,6 +27,14 @@ internal sealed class Taken : IReadOnlyList<PastedLine>
 
     public bool Has(string text) => Says(Itself, text);
 
+    /// <summary>Whether any line is of a kind.</summary>
+    /// <param name="isOne">A named method, as above.</param>
+    public bool HasOne(Func<string, bool> isOne) => Look(isOne, static () => new bool[1], static (any, isOne, text) =>
+    {
+        any[0] |= isOne(text);
+        return any;
+    })[0];
+
     /// <summary>The sum of what every line counts.</summary>
     public long Sum(Func<string, int> of) => Look(of, static () => new long[1], static (sum, of, text) =>
     {

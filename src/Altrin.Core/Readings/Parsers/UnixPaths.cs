@@ -9,12 +9,12 @@ internal sealed class UnixPing : IPastedParser
         : IsAnswer(rest[0].Text) || rest[0].Text.StartsWith("--- ", StringComparison.Ordinal) && rest[0].Text.Contains("ping statistics", StringComparison.Ordinal) ? 2 : 0;
 
     public bool GoesOn(Taken sofar, PastedLine line) => Head(line.Text) is null && UnknownHost(line.Text) is null
-        && !(sofar.Sum(Ends) > 0 && !line.IsBlank)
+        && !(sofar.HasOne(IsEnd) && !line.IsBlank)
         && (line.IsBlank || IsOurs(line.Text));
 
-    private static int Ends(string text) => text.StartsWith("rtt ", StringComparison.Ordinal) || text.StartsWith("round-trip ", StringComparison.Ordinal) ? 1 : 0;
+    private static bool IsEnd(string text) => text.StartsWith("rtt ", StringComparison.Ordinal) || text.StartsWith("round-trip ", StringComparison.Ordinal);
 
-    private static bool IsOurs(string text) => IsAnswer(text) || text.StartsWith("--- ", StringComparison.Ordinal) || text.StartsWith("rtt ", StringComparison.Ordinal) || text.StartsWith("round-trip ", StringComparison.Ordinal)
+    private static bool IsOurs(string text) => IsAnswer(text) || text.StartsWith("--- ", StringComparison.Ordinal) || IsEnd(text)
         || text.StartsWith("From ", StringComparison.Ordinal) || text.StartsWith("Request timeout", StringComparison.Ordinal) || text.Contains("packets transmitted", StringComparison.Ordinal) || text.StartsWith("ping: ", StringComparison.Ordinal)
         || text.Contains("bytes from", StringComparison.Ordinal) || text is "^C" || text.StartsWith("pipe ", StringComparison.Ordinal) || text.StartsWith("no answer yet", StringComparison.Ordinal) || text.StartsWith("92 bytes", StringComparison.Ordinal) || text.StartsWith("Vr HL", StringComparison.Ordinal);
 
@@ -63,7 +63,7 @@ internal sealed class UnixPing : IPastedParser
                 sent = (int?)Scan.Number(parts[0]);
                 received = parts.Length > 1 ? (int?)Scan.Number(parts[1]) : null;
             }
-            else if (line.Text.StartsWith("rtt ", StringComparison.Ordinal) || line.Text.StartsWith("round-trip ", StringComparison.Ordinal))
+            else if (IsEnd(line.Text))
             {
                 var numbers = line.Text.Split('=')[^1].Split('/');
                 if (numbers.Length >= 3) average = Scan.Number(numbers[1]);
@@ -125,9 +125,9 @@ internal sealed class Tracepath : IPastedParser
 {
     public string Source => "tracepath";
     public int Begins(ReadOnlySpan<PastedLine> rest) => Hop(rest[0].Text) is not null ? 3 : 0;
-    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || Hop(line.Text) is { } hop && !(hop.IsLocal && sofar.Sum(Locals) > 0) || line.Trimmed.StartsWith("Resume:", StringComparison.Ordinal) || line.Trimmed.StartsWith("Too many hops", StringComparison.Ordinal);
+    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || Hop(line.Text) is { } hop && !(hop.IsLocal && sofar.HasOne(IsLocal)) || line.Trimmed.StartsWith("Resume:", StringComparison.Ordinal) || line.Trimmed.StartsWith("Too many hops", StringComparison.Ordinal);
 
-    private static int Locals(string text) => Hop(text) is { IsLocal: true } ? 1 : 0;
+    private static bool IsLocal(string text) => Hop(text) is { IsLocal: true };
 
     /// <summary><c> 2:  router (192.0.2.1)   9.1ms asymm 3</c>.</summary>
     private static (int N, bool IsLocal, string? Address, double? Ms)? Hop(string text)

@@ -24,10 +24,10 @@ const firstWords = (first: { isExact: boolean; searched: number } | undefined) =
     : `The best of ${count(first.searched, 'house')} so far; looking for better ones, and writing their orders …`
 }
 
-const wholeWords = (whole: { isExact: boolean; searched: number; atBest?: string | null }) =>
+const wholeWords = (whole: { isExact: boolean; searched: number; atBest: string | null }) =>
   whole.isExact
     ? `${count(whole.searched, 'house')} tried; nothing better exists for these boxes, cables and wants: all others come to less at best.`
-    : `${count(whole.searched, 'house')} tried; the house is too big to rule out every other.${whole.atBest ? ` What was not tried could at best ${whole.atBest}.` : ''}`
+    : `${count(whole.searched, 'house')} tried; the house is too big to rule out every other. ${whole.atBest ?? ''}`
 
 /** The plans of the house as found, searched, simulated and set side by side. */
 export function OptionsPage() {
@@ -95,7 +95,7 @@ export function OptionsPage() {
           first.isExact ? (
             'The best way; the look for other kinds was stopped.'
           ) : (
-            `A first look at ${count(first.searched, 'house')}; it was stopped.`
+            `A first look at ${count(first.searched, 'house')}; it was stopped. ${first.atBest ?? ''}`
           )
         ) : null}
       </Text>

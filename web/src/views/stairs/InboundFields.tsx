@@ -2,12 +2,12 @@ import { Box, Flex } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Device } from '../../api/types'
 import { AddressText } from '../../parts/AddressText'
-import { Choice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
 import { Form, Send } from '../../parts/Form'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
+import { Protocol, type Transport } from '../../parts/Protocol'
 import { useFormDraft } from '../../parts/useDraft'
 import { inSubnetOf } from './addressWords'
 import { useSettings } from './useSettings'
@@ -16,7 +16,7 @@ import { useSettings } from './useSettings'
 export function InboundFields({ device }: { device: Device }) {
   const { attempt, orSay } = useSettings()
   const { values, set, drop } = useFormDraft('forward', {
-    protocol: 'tcp' as 'tcp' | 'udp',
+    protocol: 'tcp' as Transport,
     port: '',
     to: '',
   })
@@ -69,16 +69,7 @@ export function InboundFields({ device }: { device: Device }) {
       ))}
       <Flex gap="12px" wrap="wrap" align="end" mt="4px">
         <Form gap="12px" align="end" onSend={add}>
-          <Choice
-            label="Protocol"
-            width="84px"
-            value={protocol}
-            options={[
-              { value: 'tcp', label: 'tcp' },
-              { value: 'udp', label: 'udp' },
-            ]}
-            onChange={(protocol) => set({ protocol })}
-          />
+          <Protocol value={protocol} onChange={(protocol) => set({ protocol })} />
           <PlainField
             label="Forward port"
             width="110px"

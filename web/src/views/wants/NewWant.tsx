@@ -6,6 +6,7 @@ import { Choice } from '../../parts/Choice'
 import { Form, Send } from '../../parts/Form'
 import { PlainField } from '../../parts/PlainField'
 import { Problem } from '../../parts/Problem'
+import { Protocol, type Transport } from '../../parts/Protocol'
 import { useFormDraft } from '../../parts/useDraft'
 import { fillIn, type Kind } from './fillIn'
 
@@ -49,7 +50,7 @@ const blank = {
   discovery: false,
   nice: false,
   servers: '',
-  protocol: 'tcp' as 'tcp' | 'udp',
+  protocol: 'tcp' as Transport,
   port: '',
   prefix: '10.0.0.0/8',
   network: '',
@@ -138,16 +139,7 @@ export function NewWant() {
         )}
         {(kind === 'reach' || kind === 'inbound') && (
           <>
-            <Choice
-              label="Protocol"
-              width="84px"
-              value={protocol}
-              options={[
-                { value: 'tcp', label: 'tcp' },
-                { value: 'udp', label: 'udp' },
-              ]}
-              onChange={(protocol) => set({ protocol })}
-            />
+            <Protocol value={protocol} onChange={(protocol) => set({ protocol })} />
             <PlainField
               label={kind === 'reach' ? 'Port, if it matters' : 'Port'}
               width="130px"

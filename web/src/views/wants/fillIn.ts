@@ -1,5 +1,6 @@
 import type { Device, Need } from '../../api/types'
 import { numberIn } from '../../parts/numberIn'
+import type { Transport } from '../../parts/Protocol'
 
 export type Kind = NonNullable<Need['kind']>
 
@@ -9,7 +10,7 @@ export type Blanks = {
   one: string
   other: string
   discovery: boolean
-  protocol: 'tcp' | 'udp'
+  protocol: Transport
   port: string
   prefix: string
   network: NonNullable<Device['wifi']>[number] | undefined
