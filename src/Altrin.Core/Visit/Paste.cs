@@ -29,11 +29,16 @@ public sealed record Proposal(string Key, string Title, string Because, Immutabl
 public sealed record RecognisedPart(string Source, string Says, int Count, string? Cannot);
 
 /// <summary>What a paste says of this house: line by line, what it proposes, and what it means.</summary>
+/// <param name="Lines">The first of them, as far as they are shown.</param>
+/// <param name="LineCount">Of the whole paste.</param>
 /// <param name="Strangers">MACs that were seen and that nobody of the house has: of a label the last four then tell which it is.</param>
-public sealed record Paste(ImmutableArray<RecognisedPart> Parts, ImmutableArray<NotedLine> Lines, ImmutableArray<Proposal> Proposals, ImmutableArray<string> Meanings, ImmutableArray<MacAddress> Strangers)
+public sealed record Paste(ImmutableArray<RecognisedPart> Parts, ImmutableArray<NotedLine> Lines, int LineCount, ImmutableArray<Proposal> Proposals, ImmutableArray<string> Meanings, ImmutableArray<MacAddress> Strangers)
 {
     /// <summary>More lines than these are not shown, though they are read.</summary>
     public const int MostLines = 600;
+
+    /// <summary>What is longer is shown so far: no line that is printed for people is.</summary>
+    public const int LongestShown = 500;
 
     /// <param name="before">A list taken before a box was plugged in; null where there was none.</param>
     /// <param name="maker">Whom a MAC is registered to, where somebody here knows.</param>

@@ -161,6 +161,13 @@ public class PasteTests
         Assert.True(done > 200, $"{done}");
     }
 
+    [Fact]
+    public void A_line_without_end_is_shown_as_far_as_a_line_goes()
+    {
+        var paste = Paste.Of(House(), "PING 192.0.2.1 (192.0.2.1) 56(84) bytes of data.\n" + new string('x', 1 << 20));
+        Assert.Equal(["PING 192.0.2.1 (192.0.2.1) 56(84) bytes of data.", new string('x', Paste.LongestShown) + "…"], paste.Lines.Select(line => line.Text));
+    }
+
     /// <summary>A list of sixty thousand is no home's: it is answered in bounded time, and what is beyond is not looked at.</summary>
     [Fact]
     public void A_hostile_list_is_answered_in_time()
@@ -169,7 +176,7 @@ public class PasteTests
         var start = ThreadClock.Now;
         var paste = Paste.Of(House(), text);
         Assert.InRange(ThreadClock.Now - start, TimeSpan.Zero, TimeSpan.FromSeconds(10));
-        Assert.Equal(Paste.MostLines, paste.Lines.Length);
+        Assert.Equal((Paste.MostLines, 60_001), (paste.Lines.Length, paste.LineCount));
         Assert.InRange(paste.Proposals.Length, 300, 600);
     }
 }

@@ -4508,6 +4508,8 @@ export interface components {
         Paste: {
             parts: components["schemas"]["RecognisedPart"][];
             lines: components["schemas"]["NotedLine"][];
+            /** Format: int32 */
+            lineCount: number;
             proposals: components["schemas"]["Proposal"][];
             meanings: string[];
             strangers: string[];

@@ -52,7 +52,8 @@ export function PasteZone({ compact }: { compact?: boolean }) {
         py="8px"
         fontFamily="mono"
         fontSize={{ base: '16px', md: '14px' }}
-        dir="auto"
+        // What tools print runs from left to right; to find that out of thousands of lines takes the browser ten seconds and more.
+        dir="ltr"
         value={text}
         onChange={(event) => set(job.id, { text: event.target.value })}
       />
@@ -132,7 +133,8 @@ function Read({ paste, isStale }: { paste: Paste; isStale: boolean }) {
         {[...new Set(paste.parts.map((part) => part.says))].join('; ')}
         <Text as="span" color="quiet" fontWeight="400">
           {' '}
-          · {count(paste.lines.length, 'line')}
+          · {count(paste.lineCount, 'line')}
+          {paste.lineCount > paste.lines.length && `, the first ${paste.lines.length} shown`}
         </Text>
       </Heading>
       <PastedLines lines={paste.lines} />
