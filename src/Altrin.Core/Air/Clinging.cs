@@ -31,10 +31,10 @@ public static class Clinging
             var place = air.Hearing.PlaceOf(thing);
             foreach (var at in air.HeardAt(place, -1))
             {
-                if (at.Expected.Printed < ClearlyMore * now || (best is not null && at.Expected.Printed <= best.Value.At.Expected.Printed)) continue;
-                var box = house.Devices[at.Source!.Device];
+                if (house.Devices[at.Source!.Device].Id == on || at.Expected.Printed < ClearlyMore * now || (best is not null && at.Expected.Printed <= best.Value.At.Expected.Printed)) continue;
+                var box = house.Devices[at.Source.Device];
                 // How far a box is that stands nowhere, or in another room that nobody has drawn, is a guess: no reason to send a thing there.
-                if (box.Id == on || !IsMeasured(house, place, air.Hearing.PlaceOf(at.Source.Device)) || (!thing.Bands.IsEmpty && !thing.Bands.Contains(at.Source.Radio.Band))) continue;
+                if (!IsMeasured(house, place, air.Hearing.PlaceOf(at.Source.Device)) || (!thing.Bands.IsEmpty && !thing.Bands.Contains(at.Source.Radio.Band))) continue;
                 var known = box.Wifi.FirstOrDefault(network => network is { Enabled: true, Guest: false } && network.Radio == at.Source.Radio.Id && network.Ssid == join.Ssid && network.Key == join.Key && WirelessJoins.Speak(network.Security, join.Security ?? WifiSecurity.Open));
                 // Another name of the household with the same password is as good as known.
                 var network = known ?? box.Wifi.FirstOrDefault(one => one is { Enabled: true, Guest: false } && one.Radio == at.Source.Radio.Id && one.Key == join.Key && WirelessJoins.Speak(one.Security, join.Security ?? WifiSecurity.Open));

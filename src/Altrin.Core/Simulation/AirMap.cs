@@ -12,6 +12,9 @@ public sealed record AirSource(int Device, WirelessRadio Radio, RadioAbility Abi
     /// <summary>Of its own and of neighbours' sources on the same air, by name.</summary>
     public ImmutableArray<string> With { get; init; } = [];
 
+    /// <summary>Of these the household’s own, by their place among the sources.</summary>
+    internal ImmutableArray<int> WithOwn { get; init; } = [];
+
     /// <summary>What is left to it of the air's time: 0 to 1.</summary>
     public double Share { get; init; } = 1;
 
@@ -153,18 +156,20 @@ public sealed class AirMap
     {
         var families = Families(joins);
         var neighbours = HeardNeighbour.Of(house);
-        var names = sources.ConvertAll(source => NameOf(house, source));
+        var (with, own) = (ImmutableArray.CreateBuilder<string>(), ImmutableArray.CreateBuilder<int>());
         for (var i = 0; i < sources.Count; i++)
         {
             var one = sources[i];
             var others = 0.0;
-            var with = ImmutableArray.CreateBuilder<string>();
+            with.Clear();
+            own.Clear();
             for (var j = 0; j < sources.Count; j++)
             {
                 var other = sources[j];
                 if (i == j || families.Find(i) == families.Find(j) || !one.Channel.Overlaps(other.Channel) || !HearEachOther(one, other)) continue;
                 others += Weight(one.Channel, other.Channel);
-                with.Add(names[j]);
+                with.Add(NameOf(house, other));
+                own.Add(j);
             }
             foreach (var neighbour in neighbours)
             {
@@ -172,7 +177,7 @@ public sealed class AirMap
                 others += NeighbourWeight * Weight(one.Channel, neighbour.Channel);
                 with.Add(neighbour.Name);
             }
-            sources[i] = one with { Share = 1 / (1 + others), With = with.ToImmutable() };
+            sources[i] = one with { Share = 1 / (1 + others), With = with.ToImmutable(), WithOwn = own.ToImmutable() };
         }
     }
 
@@ -250,8 +255,9 @@ public sealed class AirMap
         var (place, there) = (hearing.PlaceOf(thing), hearing.PlaceOf(joined.Device));
         var box = house.Devices[joined.Device];
         (AirSource Source, double Rate)? best = null;
-        foreach (var network in box.Wifi.Where(one => one.Enabled && one.Ssid == joined.Settings.Ssid && one.Key == joined.Settings.Key && one.Security == joined.Settings.Security))
+        foreach (var network in box.Wifi)
         {
+            if (!network.Enabled || network.Ssid != joined.Settings.Ssid || network.Key != joined.Settings.Key || network.Security != joined.Settings.Security) continue;
             if (!sourceOf.TryGetValue((joined.Device, network.Radio), out var i)) continue;
             var source = sources[i];
             if (!thing.Bands.IsEmpty && !thing.Bands.Contains(source.Radio.Band)) continue;

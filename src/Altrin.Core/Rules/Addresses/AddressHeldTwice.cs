@@ -17,33 +17,38 @@ public sealed class AddressHeldTwice : IRule
         var seen = new HashSet<Ipv4Address>();
         foreach (var segment in facts.State.Segments)
         {
+            var all = facts.State.OnSegment[segment.Index];
             // Most segments are clean; only where an address comes twice is it worth sorting out who holds it.
-            if (!IsTwice(facts.State.OnSegment[segment.Index], seen)) continue;
-            var held = facts.State.OnSegment[segment.Index].Where(one => one.Address is not null)
-                .GroupBy(one => one.Address!.Value.Address).Where(group => group.Skip(1).Any());
-            foreach (var group in held) yield return Found(facts, segment.Index, group.Key, [.. group]);
+            if (Twice(all, seen) is not { } twice) continue;
+            foreach (var group in all.Where(one => one.Address is { } address && twice.Contains(address.Address)).GroupBy(one => one.Address!.Value.Address))
+                yield return Found(facts, segment.Index, group.Key, [.. group]);
         }
     }
 
-    private static bool IsTwice(ArraySegment<Interface> all, HashSet<Ipv4Address> seen)
+    private static HashSet<Ipv4Address>? Twice(ArraySegment<Interface> all, HashSet<Ipv4Address> seen)
     {
-        if (all.Count < 2) return false;
+        if (all.Count < 2) return null;
         seen.Clear();
+        HashSet<Ipv4Address>? twice = null;
         foreach (var one in all)
-            if (one.Address is { } address && !seen.Add(address.Address)) return true;
-        return false;
+            if (one.Address is { } address && !seen.Add(address.Address)) (twice ??= []).Add(address.Address);
+        return twice;
     }
 
     private Finding Found(Facts facts, int segment, Ipv4Address address, ImmutableArray<Interface> holders)
     {
-        var names = Facts.Join(holders.Select(one => facts.NameOf(one.Owner)));
         var main = facts.MainOn(segment);
+        return new(Id, Severity.Fault, $"Two at {address}", [.. holders.Select(one => one.Owner).Distinct()],
+            () => Say(facts, address, holders, main), () => Fixes(facts, segment, holders, main), address.ToString())
+        { BlamesAll = true };
+    }
+
+    private static string Say(Facts facts, Ipv4Address address, ImmutableArray<Interface> holders, Interface? main)
+    {
         var loss = main is not null && holders.Contains(main)
             ? "It is the gateway's own address: what is sent there reaches now the one, now the other, and the whole network loses the internet."
             : "What is sent there reaches now the one, now the other.";
-        return new(Id, Severity.Fault, $"Two at {address}", [.. holders.Select(one => one.Owner).Distinct()],
-            () => $"{names} hold {address} on the same network. {loss}", () => Fixes(facts, segment, holders, main), address.ToString())
-        { BlamesAll = true };
+        return $"{Facts.Join(holders.Select(one => facts.NameOf(one.Owner)))} hold {address} on the same network. {loss}";
     }
 
     /// <summary>Everything but the one that should keep it moves away: the main router keeps its own.</summary>

@@ -24,7 +24,7 @@ public sealed class StaticInPool : IRule
     {
         var address = held.Address!.Value.Address;
         return new(Id, Severity.Caution, "A fixed address inside the pool", [held.Owner, server.Device],
-            server.IsPoolUnknown && server.Pool.Contains(address)
+            () => server.IsPoolUnknown && server.Pool.Contains(address)
                 ? $"{facts.NameOf(held.Owner)} is fixed at {address}, and nobody has looked which addresses {facts.NameOf(server.Device)} gives out: it may be one of them. "
                     + "Look at its DHCP page and write the pool down."
                 : $"{facts.NameOf(held.Owner)} is fixed at {address}, and {facts.NameOf(server.Device)} may give that "

@@ -30,14 +30,14 @@ public sealed class StaticOutsideSubnet : IRule
 
     private Finding Found(Facts facts, Interface held, Interface home, Ipv4Address address, Prefix subnet)
     {
-        var name = facts.NameOf(held.Owner);
-        var (title, message) = address == subnet.Broadcast
-            ? ("The broadcast address is nobody's", $"{name} is fixed at {address}, the broadcast address of {subnet}, which no device may hold: it reaches nothing.")
+        var (title, why) = address == subnet.Broadcast
+            ? ("The broadcast address is nobody's", "the broadcast address")
             : address == subnet.Network
-            ? ("The network address is nobody's", $"{name} is fixed at {address}, the network address of {subnet}, which no device may hold: it reaches nothing.")
-            : ("A fixed address from another network",
-                $"{name} is fixed at {address}, but the network it is on is {subnet}: nobody there reaches it, and it has no internet.");
-        return new(Id, Severity.Fault, title, [held.Owner], message, () => Fixes(facts, held, home), held.Kind.ToString());
+            ? ("The network address is nobody's", "the network address")
+            : ("A fixed address from another network", null);
+        return new(Id, Severity.Fault, title, [held.Owner], () => $"{facts.NameOf(held.Owner)} is fixed at {address}, " + (why is null
+            ? $"but the network it is on is {subnet}: nobody there reaches it, and it has no internet."
+            : $"{why} of {subnet}, which no device may hold: it reaches nothing."), () => Fixes(facts, held, home), held.Kind.ToString());
     }
 
     private static ImmutableArray<Fix> Fixes(Facts facts, Interface held, Interface home)

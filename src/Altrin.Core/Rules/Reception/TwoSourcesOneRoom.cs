@@ -16,6 +16,7 @@ public sealed class TwoSourcesOneRoom : IRule
     public IEnumerable<Finding> Check(Facts facts)
     {
         var air = facts.State.AirMap;
+        if (!MayBe(air)) yield break;
         // Who joins another by radio and stands beside it is a matter of its own.
         var placed = air.Sources.Where(source => source.Ssid is not null && air.Hearing.PlaceOf(source.Device).IsListed && facts.State.UplinkBox(facts.House.Devices[source.Device].Id) is null).ToList();
         foreach (var room in placed.GroupBy(source => air.Hearing.PlaceOf(source.Device).Index))
@@ -31,6 +32,18 @@ public sealed class TwoSourcesOneRoom : IRule
                 () => $"{keeper.Name} and {other.Name} stand in {facts.House.Rooms[room.Key].Name} and both send: they cover the same rooms and share the air. One is enough, and one less to keep safe.",
                 () => Fixes(facts, other, keeper), facts.House.Rooms[room.Key].Id);
         }
+    }
+
+    /// <summary>A quick look: whether two boxes of one place send on one band at all.</summary>
+    private static bool MayBe(AirMap air)
+    {
+        var first = new Dictionary<(int Place, Band Band), int>();
+        foreach (var source in air.Sources)
+        {
+            var place = air.Hearing.PlaceOf(source.Device);
+            if (place.IsListed && !first.TryAdd((place.Index, source.Radio.Band), source.Device) && first[(place.Index, source.Radio.Band)] != source.Device) return true;
+        }
+        return false;
     }
 
     private static double Best(IGrouping<int, AirSource> box) => box.Max(source => Radio.LinkRate.Mbps(source.Ability, Radio.RadioAbility.Household(source.Ability), source.Channel.WidthMHz, -40));

@@ -14,13 +14,14 @@ public sealed class OwnChannelsOverlap : IRule
     public IEnumerable<Finding> Check(Facts facts)
     {
         var sources = facts.State.AirMap.Sources;
-        var byName = Enumerable.Range(0, sources.Count).Where(i => sources[i].Channel.Number is not null).ToDictionary(i => AirMap.NameOf(facts.House, sources[i]));
         var sharing = new DisjointSets(sources.Count);
-        foreach (var i in byName.Values)
-            foreach (var name in sources[i].With)
-                if (byName.TryGetValue(name, out var other)) sharing.Union(i, other);
+        var isShared = false;
+        for (var i = 0; i < sources.Count; i++)
+            foreach (var other in sources[i].WithOwn)
+                if (sources[i].Channel.Number is not null && sources[other].Channel.Number is not null) isShared |= sharing.Union(i, other);
+        if (!isShared) yield break;
         // All that hang together by sharing. Two bands never share.
-        foreach (var group in byName.Values.Order().GroupBy(sharing.Find))
+        foreach (var group in Enumerable.Range(0, sources.Count).GroupBy(sharing.Find))
         {
             var boxes = group.Select(i => sources[i].Device).Distinct().Select(device => facts.House.Devices[device]).ToList();
             if (boxes.Count > 1) yield return Found(facts, sources[group.Key].Radio.Band, [.. group.Select(i => sources[i])], boxes);

@@ -17,17 +17,32 @@ public sealed class GatewayWifiLeftOn : IRule
     {
         if (facts.House.Line is not { } line || facts.FindDevice(line.Device) is not { } gateway) yield break;
         var own = facts.State.Air.Where(one => one.Box.Id == gateway.Id).ToList();
-        if (own.Count == 0) yield break;
-        var users = facts.House.Endpoints.Select(one => one.Id).Concat(facts.InUse.Select(one => one.Id))
-            .Select(facts.State.JoinedNetwork).OfType<(string Box, int Place)>().ToList();
-        var other = users.Find(one => one.Box != gateway.Id).Box;
-        if (users.Exists(one => one.Box == gateway.Id) || other is null) yield break;
+        if (own.Count == 0 || Other(facts, gateway.Id) is not { } other) yield break;
         // Where it alone is heard it is not left on, it is needed.
         if (facts.House.Rooms.Where((room, i) => room.Outdoor != true && facts.State.AirMap.Rooms[i].Source is { } source && facts.House.Devices[source.Device].Id == gateway.Id && IsAlone(facts, i, gateway)).Any()) yield break;
         yield return new(Id, Severity.Caution, "The gateway is still on the air", [gateway.Id],
             () => $"{facts.NameOf(other)} makes the household’s Wi-Fi, and nobody is on {gateway.Name}’s {Facts.Join(own.Select(one => one.Network.Ssid).Distinct())}. "
             + $"The two disturb each other, and there is one more box to keep safe.{Without(facts, gateway)}",
             () => [new($"Turn off the Wi-Fi of {gateway.Name}", [.. Off(own)])]);
+    }
+
+    /// <summary>Whose Wi-Fi is in use where nobody is on the gateway’s; null where somebody is, or nobody is on any.</summary>
+    private static string? Other(Facts facts, string gateway)
+    {
+        string? other = null;
+        foreach (var thing in facts.House.Endpoints)
+        {
+            if (facts.State.JoinedBox(thing.Id) is not { } on) continue;
+            if (on == gateway) return null;
+            other ??= on;
+        }
+        foreach (var box in facts.InUse)
+        {
+            if (facts.State.UplinkBox(box.Id) is not { } on) continue;
+            if (on == gateway) return null;
+            other ??= on;
+        }
+        return other;
     }
 
     private static IEnumerable<InstallerAction> Off(IEnumerable<AirNetwork> own) => own.Select(one => new SetWifi(one.Box.Id, one.Place, one.Network with { Enabled = false }));

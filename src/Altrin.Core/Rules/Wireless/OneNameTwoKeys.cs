@@ -13,17 +13,28 @@ public sealed class OneNameTwoKeys : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var name in facts.State.Air.GroupBy(one => one.Network.Ssid))
+        if (Names(facts) is not { } names) yield break;
+        foreach (var name in facts.State.Air.Where(one => names.Contains(one.Network.Ssid)).GroupBy(one => one.Network.Ssid))
         {
             var all = name.ToList();
             var main = OneWifi.Main(facts.State, all);
             var odd = all.Where(one => one.Network.Key != main.Network.Key || one.Network.Security != main.Network.Security).ToList();
-            if (odd.Count == 0) continue;
             var what = odd.Exists(one => one.Network.Key != main.Network.Key) ? "password" : "security";
             yield return new(Id, Severity.Fault, "One name, two passwords", [.. odd.Select(one => one.Box.Id).Append(main.Box.Id).Distinct()],
                 () => $"{Facts.Join(odd.Select(one => one.Box.Name).Append(main.Box.Name).Distinct())} are both called {name.Key} but have another {what} each. "
                 + "A device that is carried from one to the other is thrown off.",
                 () => [new($"Use {main.Box.Name}’s {what} on all", OneWifi.Become(facts.State, main, odd))], name.Key);
         }
+    }
+
+    /// <summary>Those that not all who have them keep alike; null where there are none, as in most houses.</summary>
+    private static HashSet<string>? Names(Facts facts)
+    {
+        HashSet<string>? odd = null;
+        var first = new Dictionary<string, WifiNetwork>(StringComparer.Ordinal);
+        foreach (var one in facts.State.Air)
+            if (!first.TryAdd(one.Network.Ssid, one.Network) && first[one.Network.Ssid] is var met && (met.Key != one.Network.Key || met.Security != one.Network.Security))
+                (odd ??= new(StringComparer.Ordinal)).Add(one.Network.Ssid);
+        return odd;
     }
 }
