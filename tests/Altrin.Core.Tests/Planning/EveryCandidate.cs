@@ -49,7 +49,8 @@ internal static class EveryCandidate
         return cured.IsAllowed && bench.IsPinned(cured) ? cured.Rank : null;
     }
 
-    private static bool IsOf(Structure a, Structure b) => a.HandsTo == b.HandsTo && a.IsDmz == b.IsDmz
+    /// <summary>Whether they are one but for rooms and bands.</summary>
+    internal static bool IsOf(Structure a, Structure b) => a.HandsTo == b.HandsTo && a.IsDmz == b.IsDmz
         && a.Boxes.Zip(b.Boxes).All(pair => (pair.First.IsUsed, pair.First.Mode, pair.First.ByHand, pair.First.Joined, pair.First.Parent) == (pair.Second.IsUsed, pair.Second.Mode, pair.Second.ByHand, pair.Second.Joined, pair.Second.Parent) || !pair.First.IsUsed && !pair.Second.IsUsed);
 
     private static bool Hangs(Choices choices, Ground ground, Structure structure) => Enumerable.Range(0, structure.Boxes.Length).All(i =>
