@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Altrin.Data;
+using Microsoft.Data.Sqlite;
 
 namespace Altrin.Attack.Tests;
 
@@ -96,6 +97,15 @@ public class KillTests
         (book.Version, book.Name, book.Open) = (version, last, null);
     }
 
+    private static async Task FirstForm(string folder)
+    {
+        await using var database = new SqliteConnection($"Data Source={Path.Combine(folder, "altrin.db")};Pooling=false");
+        await database.OpenAsync();
+        await using var command = database.CreateCommand();
+        command.CommandText = await File.ReadAllTextAsync(Path.Combine(Victim.Root, "tests", "Altrin.Web.Tests", "data", "first-form.sql"));
+        await command.ExecuteNonQueryAsync();
+    }
+
     [Fact]
     [Trait("part", "start")]
     public async Task A_start_killed_at_any_moment_lets_the_next_one_serve()
@@ -106,14 +116,16 @@ public class KillTests
         using (var first = await Victim.Serving(folder.Path)) job = (string)(await first.NewJob())["id"]!;
         for (var round = 0; round < rounds; round++)
         {
-            // Every third on a folder that is new.
-            using var fresh = round % 3 == 0 ? new Folder() : null;
-            using var victim = Victim.Begin(fresh?.Path ?? folder.Path, "--demo", "true");
+            // A third each on a folder that is new, on a database of the first form that has to be brought up to date, and on the one from before.
+            using var other = round % 3 < 2 ? new Folder() : null;
+            if (round % 3 == 1) await FirstForm(other!.Path);
+            using var victim = Victim.Begin(other?.Path ?? folder.Path, "--demo", "true");
             await Task.Delay(random.Next(1500));
             victim.Kill();
-            if (fresh is null) continue;
-            using var next = await Victim.Serving(fresh.Path);
-            Assert.NotNull(await Victim.Json(await next.Client.GetAsync("/api/jobs")));
+            if (other is null) continue;
+            using var next = await Victim.Serving(other.Path);
+            var jobs = (await Victim.Json(await next.Client.GetAsync("/api/jobs"))).AsArray();
+            if (round % 3 == 1) Assert.Single(jobs);
         }
         using var last = await Victim.Serving(folder.Path);
         Assert.Equal(1, (int)(await Victim.Json(await last.Client.GetAsync($"/api/jobs/{job}")))["version"]!);

@@ -109,33 +109,6 @@ public class StoreTests
         await started;
     }
 
-    /// <summary>Killed at random moments of the start, on nothing and on a database to be brought up to date: every next start serves.
-    /// ALTRIN_KILLS asks for more than the run of every day.</summary>
-    [Fact]
-    public async Task A_start_killed_at_any_moment_lets_the_next_one_serve()
-    {
-        var kills = int.TryParse(Environment.GetEnvironmentVariable("ALTRIN_KILLS"), out var asked) ? asked : 6;
-        var random = new Random(20261128);
-        var old = await FirstForm();
-        for (var n = 0; n < kills; n++)
-        {
-            var folder = Folder();
-            if (n % 2 == 0) File.Copy(Path.Combine(old, "altrin.db"), Path.Combine(folder, "altrin.db"));
-            for (var again = 0; again < 2; again++)
-            {
-                using var cut = Process.Start(Program(folder, FreePort()))!;
-                await Task.Delay(random.Next(150, 900));
-                cut.Kill(entireProcessTree: true);
-                await cut.WaitForExitAsync();
-            }
-            using var serving = Start(folder, out var client);
-            Assert.Equal(n % 2 == 0 ? 1 : 0, (await TestApp.Json(await client.GetAsync("/api/jobs"))).AsArray().Count);
-            serving.Kill(entireProcessTree: true);
-            await serving.WaitForExitAsync();
-            Directory.Delete(folder, recursive: true);
-        }
-    }
-
     [Fact]
     public async Task A_start_says_its_address_when_it_answers_and_no_sooner()
     {
@@ -228,46 +201,6 @@ public class StoreTests
         Assert.True(letters < 800 * 400, $"{letters} letters for 800 edits of a house of 5,000");
     }
 
-    /// <summary>The real program, killed without warning in the middle of a row of changes: what was answered for is there.</summary>
-    [Fact]
-    public async Task Killing_the_process_loses_nothing_that_was_confirmed()
-    {
-        var folder = Directory.CreateTempSubdirectory("altrin-test-").FullName;
-        var confirmed = "";
-        string id;
-        using (var first = Start(folder, out var client))
-        {
-            var job = await TestApp.Json(await client.PostAsJsonAsync("/api/jobs", new { from = "demo" }));
-            id = (string)job["id"]!;
-            var writing = Task.Run(async () =>
-            {
-                var version = 1;
-                for (var n = 2; n < 250; n++)
-                {
-                    var address = $"192.168.{n}.1/24";
-                    var answer = await client.PostAsJsonAsync($"/api/jobs/{id}/found/deeds",
-                        new { version, actions = new[] { new { @do = "set-lan-address", device = "studio", address } } });
-                    version = (int)(await TestApp.Json(answer))["version"]!;
-                    Volatile.Write(ref confirmed, address);
-                }
-            });
-            var patience = Stopwatch.StartNew();
-            while (Volatile.Read(ref confirmed).Length == 0 || patience.ElapsedMilliseconds < 1200) await Task.Delay(20);
-            first.Kill(entireProcessTree: true);
-            await Assert.ThrowsAnyAsync<Exception>(() => writing);
-        }
-        using var second = Start(folder, out var again);
-        var after = await TestApp.Json(await again.GetAsync($"/api/jobs/{id}"));
-        var kept = (string)after["found"]!["document"]!["devices"]![1]!["lan"]!["address"]!;
-        // The change after the last answer may have been written too; never one before it.
-        Assert.True(Third(kept) >= Third(confirmed), $"{confirmed} was confirmed, {kept} is there");
-        second.Kill(entireProcessTree: true);
-        await second.WaitForExitAsync();
-        Directory.Delete(folder, recursive: true);
-
-        static int Third(string address) => int.Parse(address.Split('.')[2]);
-    }
-
     private static int FreePort() => 15000 + Environment.ProcessId % 2000 + Random.Shared.Next(4000);
 
     // The program as it is built for use where there is one: it starts in half the time.
@@ -275,24 +208,4 @@ public class StoreTests
 
     private static ProcessStartInfo Program(string data, int port) =>
         new("dotnet", [File.Exists(Built) ? Built : typeof(AltrinServer).Assembly.Location, "--data", data, "--port", $"{port}"]) { RedirectStandardOutput = true, RedirectStandardError = true };
-
-    private static Process Start(string data, out HttpClient client)
-    {
-        var port = FreePort();
-        var process = Process.Start(Program(data, port))!;
-        client = new() { BaseAddress = new($"http://localhost:{port}"), Timeout = TimeSpan.FromSeconds(20) };
-        var patience = Stopwatch.StartNew();
-        while (true)
-        {
-            try
-            {
-                client.GetAsync("/api/jobs").GetAwaiter().GetResult().EnsureSuccessStatusCode();
-                return process;
-            }
-            catch (HttpRequestException) when (patience.Elapsed < TimeSpan.FromSeconds(30) && !process.HasExited)
-            {
-                Thread.Sleep(50);
-            }
-        }
-    }
 }

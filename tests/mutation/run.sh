@@ -1,12 +1,14 @@
 # Sourced by ./altrin mutate: changes the code of a folder of the core in one place at a time and sees whether a test falls.
-# Works on a copy; only what git knows is copied. One list holds the changes of all folders: --again takes it as it stands, and goes on where a run was cut short.
-folder=Simulation count=300 seed=1 again=
+# Works on a copy; only what git knows is copied. One list holds the changes of all folders: --again takes it as it stands, and goes on where a run was cut short;
+# --near asks the nearest tests alone, for a first look: what survives them is asked of all the next time.
+folder=Simulation count=300 seed=1 again= near=
 while [ $# -gt 0 ]; do
   case $1 in
     --count) count=${2:?--count wants a number}; shift 2 ;;
     --seed) seed=${2:?--seed wants a number}; shift 2 ;;
     --again) again=yes; shift ;;
-    -*) die "Unknown: $1. Use --count N, --seed N or --again." ;;
+    --near) near=near; shift ;;
+    -*) die "Unknown: $1. Use --count N, --seed N, --again or --near." ;;
     *) folder=$1; shift ;;
   esac
 done
@@ -60,4 +62,4 @@ copied tests docs
 (cd "$suite" && dotnet build -c Release -v q --nologo > "$work/tests.log" 2>&1) || { tail -20 "$work/tests.log" >&2; die "The tests do not build on the core as it was listed; run it without --again."; }
 cp "$changed" "$bin/Altrin.Core.dll"
 echo "Running the tests against each change …" >&2
-node "$root/tests/mutation/try.mjs" "$list" "$bin" "$folder" "$count" "$seed" "$(git -C "$root" rev-parse --short HEAD)" "$work/$(echo "$folder-$seed" | tr / -).jsonl"
+node "$root/tests/mutation/try.mjs" "$list" "$bin" "$folder" "$count" "$seed" "$(git -C "$root" rev-parse --short HEAD)" "$work/$(echo "$folder-$seed" | tr / -).jsonl" $near
