@@ -71,7 +71,13 @@ public partial class SecondRulesTests
                     Assert.NotEmpty(fix.Actions);
                 }
             }
-            for (var i = 0; i < house.Needs.Length; i++) IsWhole($"{name}, want {house.Needs[i].GetType().Name}", now.Wants[i].Because, isSentence: true);
+            for (var i = 0; i < house.Needs.Length; i++)
+            {
+                var where = $"{name}, want {house.Needs[i].GetType().Name}";
+                IsWhole(where, now.Wants[i].Because, isSentence: true);
+                IsWhole(where, now.Wants[i].Sentence, isSentence: false);
+                Assert.True(house.Needs[i] is not Need.Speed { Endpoint: { } thing } || now.Wants[i].Sentence.EndsWith($"for {house.NameOf(thing)}", StringComparison.Ordinal), where);
+            }
         }
     }
 
