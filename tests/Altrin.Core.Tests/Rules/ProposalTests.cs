@@ -72,6 +72,8 @@ public class ProposalTests
         var house = Examples.House("passthrough-to-nobody").WithDevice("gw", box => box with { PassthroughTo = target });
         house = house.WithDevice("second", box => box with { Wan = new() { Method = WanMethod.Static, Address = InterfaceAddress.Parse("192.168.31.77/24") } });
         if (target is not null) house = house with { Cables = port is null ? [] : [house.Cables[0] with { B = new("second", port) }] };
+        // Plugged in, but behind another box.
+        if (port == "lan2") house = house with { Devices = house.Devices.Add(house.FindDevice("second")! with { Id = "third", Name = "Third router", Mac = null }), Cables = house.Cables.Add(new() { Id = "c9", A = new("third", "lan1"), B = new("second", "wan") }) };
         Assert.Contains($" passes the line through {why}. Nobody", Only(house, "passthrough-to-nobody").Message, StringComparison.Ordinal);
     }
 
@@ -168,6 +170,37 @@ public class ProposalTests
         var thing = new Endpoint { Id = "tv", Name = "Television", Connect = Attachment.To(new("rep", house.FindDevice("rep")!.Ports[^1].Id)) };
         Assert.Single(Evaluation.Of(house).Findings, finding => finding.Rule == "beside-its-parent");
         Assert.DoesNotContain(Evaluation.Of(house with { Endpoints = house.Endpoints.Add(thing) }).Findings, finding => finding.Rule == "beside-its-parent");
+    }
+
+    [Fact]
+    public void Who_sends_on_one_radio_alone_stands_beside_its_parent_too_and_who_sends_on_none_does_not()
+    {
+        var house = Examples.House("beside-its-parent");
+        bool Says(Func<WifiNetwork, ImmutableArray<WifiNetwork>> change) => Evaluation.Of(house.WithDevice("rep", box => box with { Wifi = change(box.Wifi[0]) })).Findings.Any(finding => finding.Rule == "beside-its-parent");
+        Assert.True(Says(one => [one, one with { Ssid = "other", Enabled = false }]));
+        Assert.False(Says(one => [one with { Enabled = false }]));
+    }
+
+    /// <summary>Of two newer bands that would both do it is said once, the newest.</summary>
+    [Fact]
+    public void A_slower_band_is_said_once_however_many_are_better()
+    {
+        var house = Examples.House("backhaul-on-old-band");
+        var (main, rep) = (house.Devices.First(box => box.Uplink is null), house.Devices.First(box => box.Uplink is not null));
+        Device With6(Device box) => box with { Radios = [.. box.Radios, box.Radios.First(radio => radio.Band == Band.Ghz5) with { Id = "6g", Band = Band.Ghz6, Generation = "ax" }] };
+        house = house.WithDevice(main.Id, box => With6(box) with { Wifi = [.. box.Wifi, box.Wifi[0] with { Radio = "6g", Channel = new(1), WidthMHz = 80 }] }).WithDevice(rep.Id, With6);
+        var found = Only(house, "backhaul-on-old-band");
+        Assert.Equal("Join at 6 GHz", Assert.Single(found.Fixes).Say);
+    }
+
+    [Fact]
+    public void A_WDS_pair_without_a_channel_is_put_on_one_of_its_band()
+    {
+        var house = Examples.House("wds-channel");
+        house = house with { Devices = [.. house.Devices.Select(box => box with { Wifi = [.. box.Wifi.Select(network => network with { Channel = null })] })] };
+        var band = house.Devices.First(box => box.Uplink is not null) is var far ? far.Radios.First(radio => radio.Id == far.Uplink!.Radio).Band : default;
+        Assert.Equal([$"Put both on channel {(band == Band.Ghz24 ? 1 : 36)}"], Says(house, "wds-channel"));
+        Assert.Equal(Band.Ghz24, band);
     }
 
     /// <summary>What is known on the devices stays: of the household’s own, of the network itself, and only then a new one.</summary>
