@@ -110,7 +110,7 @@ public class KillTests
     [Trait("part", "start")]
     public async Task A_start_killed_at_any_moment_lets_the_next_one_serve()
     {
-        var (rounds, random) = (Rounds.Or(20), new Random(Rounds.Seed));
+        var (rounds, random) = (Rounds.Or(12), new Random(Rounds.Seed));
         using var folder = new Folder();
         string job;
         using (var first = await Victim.Serving(folder.Path)) job = (string)(await first.NewJob())["id"]!;
