@@ -54,8 +54,10 @@ internal sealed class PasteReader
         proposals.AddRange(new NewThings(house, state, proposals, maker).Of(strange));
         foreach (var ping in readings.SelectMany(reading => reading.Pings).Take(MostNeighbours))
             notes.TryAdd(ping.Target, ping.Received > 0 ? (LineKind.Known, $"{NameAt(ping.Target) ?? "somebody"} answers") : (LineKind.Known, "nobody answers"));
-        return new([.. readings.Select(Part)], [.. lines.Take(Paste.MostLines).Select(line => line.Length > Paste.LongestShown ? $"{line.AsSpan(0, Paste.LongestShown)}…" : line).Select(Noted)], lines.Length, [.. proposals.DistinctBy(one => one.Key)], [.. meanings.Distinct()], [.. Strangers().Take(MostNeighbours)]);
+        return new([.. readings.Select(Part)], [.. lines.Take(Paste.MostLines).Select(Shown).Select(Noted)], lines.Length, [.. proposals.DistinctBy(one => one.Key)], [.. meanings.Distinct()], [.. Strangers().Take(MostNeighbours)]);
     }
+
+    private static string Shown(string line) => line.Length > Paste.LongestShown ? $"{line[..Paste.LongestShown]}…" : line;
 
     /// <summary>Of a box that shows another MAC on its own network than on its label’s side, the label’s.</summary>
     private IEnumerable<MacAddress> Strangers()

@@ -120,8 +120,8 @@ internal sealed class Bench
         var all = after.Findings.Where(finding => MayCure(finding) && IsFree(finding, after.State.House)).ToList();
         var cures = all.Where(finding => !OfStructures.Contains(finding.Rule)).ToList();
         var isAirCured = cures.Exists(finding => OfTheAir.Contains(finding.Rule));
-        // What is said of the air and has no cure of its own may go with another's: a box that gives no room more may, once the one beside it is silent.
-        if (isAirCured) cures.AddRange(after.Findings.Where(finding => !MayCure(finding) && RuleBook.ThemeOf(finding.Rule) is "air" or "wireless"));
+        // What is said of the air and has no cure of its own, or none that may be done, may go with another's: a box that gives no room more may, once the one beside it is silent.
+        if (isAirCured) cures.AddRange(after.Findings.Where(finding => !all.Contains(finding) && RuleBook.ThemeOf(finding.Rule) is "air" or "wireless"));
         var (faults, cautions) = (cures.Count(PlanLimits.IsFault), cures.Count(finding => finding.Severity == Severity.Caution));
         var house = after.State.House;
         var (failing, nice) = (0, 0);

@@ -30,15 +30,8 @@ public sealed class GatewayWifiLeftOn : IRule
     private static string? Other(Facts facts, string gateway)
     {
         string? other = null;
-        foreach (var thing in facts.House.Endpoints)
+        foreach (var on in facts.House.Endpoints.Select(thing => facts.State.JoinedBox(thing.Id)).Concat(facts.InUse.Select(box => facts.State.UplinkBox(box.Id))))
         {
-            if (facts.State.JoinedBox(thing.Id) is not { } on) continue;
-            if (on == gateway) return null;
-            other ??= on;
-        }
-        foreach (var box in facts.InUse)
-        {
-            if (facts.State.UplinkBox(box.Id) is not { } on) continue;
             if (on == gateway) return null;
             other ??= on;
         }
