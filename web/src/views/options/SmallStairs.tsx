@@ -68,7 +68,8 @@ export function SmallStairs({ treads }: { treads: MiniTread[] }) {
               <rect
                 key={tread.router}
                 x={from - 6 + i * 5}
-                y={y(depth) - step / 2 - 5 - i * 3}
+                // At the foot of its step: higher up stands the subnet of the tread above.
+                y={y(depth) - 10 - i * 3}
                 width="12"
                 height="9"
                 fill={tread.isChanged ? 'var(--chakra-colors-spruce)' : 'var(--chakra-colors-paper)'}
