@@ -101,7 +101,7 @@ export function SmallStairs({ treads }: { treads: MiniTread[] }) {
                 y={y(depth) + 15}
                 textAnchor="end"
                 fill="currentColor"
-                style={{ fontSize: 10, fontFamily: 'var(--chakra-fonts-mono)' }}
+                style={{ fontSize: 10, letterSpacing: '-0.4px', fontFamily: 'var(--chakra-fonts-mono)' }}
               >
                 {level.length > 1 ? `${level.length} subnets` : level[0].subnet}
               </text>
