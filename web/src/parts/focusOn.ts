@@ -1,14 +1,19 @@
+let giveUp = () => {}
+
 /**
  * Puts the focus on what the work goes on with, as soon as it is there and no dialog lies over it. A dialog that closes hands the focus back to
- * whoever had it before, a little later: then it is taken once more. Whoever presses a key or goes into a field meanwhile goes his own way.
+ * whoever had it before, a little later: then it is taken once more. Whoever presses a key or goes into a field meanwhile goes his own way, so
+ * there is no harm in waiting long: a tired phone takes seconds to draw what comes next. Of two that are waited for the later is meant.
  */
 export function focusOn(selector: string) {
-  const until = performance.now() + 1500
+  giveUp()
+  const until = performance.now() + 10_000
   let held = 0
   let isLeft = false
   const leave = () => {
     isLeft = true
   }
+  giveUp = leave
   window.addEventListener('keydown', leave, { capture: true, once: true })
   window.addEventListener('pointerdown', leave, { capture: true, once: true })
   const look = () => {
