@@ -14,11 +14,21 @@ public sealed record WorkOrder(string Title, ImmutableArray<WorkStep> Steps, int
 {
     public bool IsProven => Gaps.IsEmpty;
 
-    /// <summary>The minutes of steps, restarts included, after which something that has internet in the household's house has none.</summary>
+    /// <summary>The minutes of steps, restarts included, after which something that has internet in the household's house has none. Where somebody is cut off
+    /// before the first step, as in the middle of the work, the step that gives it back is counted too: until it is done he has none.</summary>
     public int CutMinutes(NetworkDocument household)
     {
         var cut = new CutOff(household);
-        return (int)Math.Ceiling(Steps.Where(step => cut.In(Simulator.Run(step.After!)).Any()).Sum(step => step.Minutes));
+        bool IsCut(NetworkDocument house) => cut.In(Simulator.Run(house)).Any();
+        var minutes = 0.0;
+        var isFromBefore = Steps is [var first, ..] && IsCut(first.Before!);
+        foreach (var step in Steps)
+        {
+            var isCut = IsCut(step.After!);
+            if (isCut || isFromBefore) minutes += step.Minutes;
+            isFromBefore &= isCut;
+        }
+        return (int)Math.Ceiling(minutes);
     }
 }
 

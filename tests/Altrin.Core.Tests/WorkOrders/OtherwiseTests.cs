@@ -163,7 +163,10 @@ public class OtherwiseTests
         var rest = OrderWays.Of(meaning.House!, plan, course: new(1, meaning.Resets, ProvesLine: false, house)).Best;
         var back = rest.Steps.First(one => one.Actions.Any(action => action is PlugCable));
         Assert.Equal(0, rest.CutMinutes(meaning.House!));
-        Assert.Equal((int)Math.Ceiling(rest.Steps.Take(back.Number - 1).Sum(one => one.Minutes)), rest.CutMinutes(house));
+        Assert.Equal((int)Math.Ceiling(rest.Steps.Take(back.Number).Sum(one => one.Minutes)), rest.CutMinutes(house));
+        // Also where the very next step ends it.
+        var end = rest with { Steps = [.. rest.Steps.Skip(back.Number - 1)] };
+        Assert.Equal((int)Math.Ceiling(back.Minutes), end.CutMinutes(house));
     }
 
     /// <summary>A gateway without Wi-Fi: its page opens by cable only.</summary>
