@@ -49,6 +49,7 @@ public static class Expected
         InternetReading way => new InternetReading(way.Who, state.Internet(way.Who).Reachable),
         PageReading page => new PageReading(page.Device, page.At, state.Admin(laptop, page.Device) is { Reachable: Answer.Yes, Address: { } at } && at == page.At),
         OwnAddressReading own => new OwnAddressReading(own.Device, state.Lan(own.Device)?.Address),
+        OutsideAddressReading outside => state.Wan(outside.Device) is { Candidates: [{ Address: { } at, Server: Line.ProviderId }] } ? outside with { Address = at.Address } : null,
         PingReading or LampReading or WantReading => null,
         _ => throw new InvalidOperationException($"{reading.GetType().Name} is not handled."),
     };
@@ -63,6 +64,7 @@ public static class Expected
         (DnsReading wanted, DnsReading shown) => wanted.Servers.ToHashSet().SetEquals(shown.Servers),
         (InternetReading wanted, InternetReading shown) => wanted.Reachable == Answer.Sometimes || wanted.Reachable == shown.Reachable,
         (OwnAddressReading wanted, OwnAddressReading shown) => wanted.Device == shown.Device && wanted.Address == shown.Address,
+        (OutsideAddressReading wanted, OutsideAddressReading shown) => wanted.Device == shown.Device && (!wanted.IsKnown || wanted.Address == shown.Address),
         (NatLayersReading or PageReading or PingReading or LampReading, _) => expected == seen,
         (WantReading wanted, WantReading shown) => wanted.Need == shown.Need && wanted.Met == shown.Met,
         _ => false,

@@ -43,6 +43,10 @@ public sealed record PingReading(Ipv4Address At, bool Answers) : Reading;
 /// <summary>A box's own address, as its page shows it.</summary>
 public sealed record OwnAddressReading(string Device, InterfaceAddress? Address) : Reading;
 
+/// <summary>A box's outside address, as its page shows it.</summary>
+/// <param name="IsKnown">Seen or agreed; else the house is played with a stand-in, and all that shows is an address of the provider's.</param>
+public sealed record OutsideAddressReading(string Device, Ipv4Address Address, bool IsKnown) : Reading;
+
 public sealed record LampReading(string Device, Lamp Shows) : Reading;
 
 /// <summary>A want of the household, tried.</summary>

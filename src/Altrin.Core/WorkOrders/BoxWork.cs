@@ -3,6 +3,7 @@ using Altrin.Core.Actions;
 using Altrin.Core.Kit;
 using Altrin.Core.Network;
 using Altrin.Core.Readings;
+using Altrin.Core.Simulation;
 
 namespace Altrin.Core.WorkOrders;
 
@@ -10,7 +11,7 @@ namespace Altrin.Core.WorkOrders;
 /// then Wi-Fi, then the rest, and last what cuts off (DHCP off, mode). Common practice, no source.</summary>
 internal static class BoxWork
 {
-    internal const string LastFromHere = "From here on the box gives your laptop no address. That is meant: do this last.";
+    private const string LastFromHere = "From here on the box gives your laptop no address. That is meant: do this last.";
     private const string AskAnew = "Your laptop keeps its old name servers until it asks again: pull its cable, or turn its Wi-Fi off, and join it anew before you look.";
 
     public static int RebootSeconds(Device box) => box.Label?.RebootSeconds ?? BoxLabel.UsualRebootSeconds;
@@ -195,7 +196,7 @@ internal static class BoxWork
             Find = SettingWords.Find(SettingsPage.DhcpOff, planned.Kit),
             Changes = rows,
             WaitSeconds = RebootSeconds(planned),
-            Cautions = [work.LaptopIsServedBy(planned.Id) ? LastFromHere : "A device with an address from it keeps that until it asks again: turn its Wi-Fi or the device off and on."],
+            Cautions = [work.LaptopIsServedBy(planned.Id) ? FromHere(work, planned, actions) : "A device with an address from it keeps that until it asks again: turn its Wi-Fi or the device off and on."],
         });
     }
 
@@ -215,7 +216,7 @@ internal static class BoxWork
             Changes = rows,
             WaitSeconds = Math.Max(planned.Traits.SaveSeconds, RebootSeconds(planned)),
             Expect = after => after.LaptopShows(),
-            Cautions = ModeCautions(planned, isMode),
+            Cautions = ModeCautions(work, planned, isMode, actions),
         });
     }
 
@@ -226,10 +227,19 @@ internal static class BoxWork
         work.Step(new(power.On ? "Power on" : "Power off", power.Say(work.House)) { Actions = actions, WaitSeconds = power.On ? RebootSeconds(planned) : null });
     }
 
-    internal static ImmutableArray<string> ModeCautions(Device planned, bool isMode)
+    internal static ImmutableArray<string> ModeCautions(WorkInProgress work, Device planned, bool isMode, ImmutableArray<InstallerAction> actions)
     {
         if (planned.Traits.Caution is { } caution && (isMode || planned.Traits.BridgesByRadio)) return [caution];
-        return isMode ? [LastFromHere] : [];
+        return isMode && work.LaptopIsServedBy(planned.Id) ? [FromHere(work, planned, actions)] : [];
+    }
+
+    /// <summary>What becomes of a laptop that the box has served until now.</summary>
+    internal static string FromHere(WorkInProgress work, Device planned, ImmutableArray<InstallerAction> actions)
+    {
+        var after = Simulator.Run(actions.Apply(work.House));
+        return after.Net(Laptop.Id) is { Outcome: LeaseOutcome.Leased, Candidates: [{ Server: { } server }] } && server != planned.Id
+            ? $"Your laptop gets its address from {(server == Line.ProviderId ? "the provider" : after.House.NameOf(server))} then. Where none comes, pull its cable for a moment."
+            : LastFromHere;
     }
 
     private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];

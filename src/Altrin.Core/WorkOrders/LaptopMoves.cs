@@ -7,9 +7,11 @@ namespace Altrin.Core.WorkOrders;
 internal static class LaptopMoves
 {
     /// <summary>Plugs the laptop into the box, automatic; a fixed address only where automatic does not open the page.</summary>
-    public static void ToPageOf(WorkInProgress work, string device)
+    /// <param name="asAThing">To prove what a thing of the household would have there: an address of its own is given up wherever the page opens without.</param>
+    public static void ToPageOf(WorkInProgress work, string device, bool asAThing = false)
     {
         var isThere = work.Laptop?.Connect?.Socket?.Device == device;
+        if (asAThing && isThere && work.Laptop!.Address.Method == EndpointMethod.Static && OpensAutomatic(work, device)) LaptopSteps.Automatic(work);
         if (isThere && work.PageOpens(device)) return;
         var box = work.House.FindDevice(device)!;
         var isAutomatic = work.Laptop is { Address.Method: EndpointMethod.Dhcp };
@@ -19,6 +21,12 @@ internal static class LaptopMoves
             LaptopSteps.Plug(work, new(socket), wasFixed ? [new SetLaptopAddress(null)] : []);
         }
         if (!work.PageOpens(device) && LaptopSteps.FreeBeside(work.State, device) is { } own) LaptopSteps.FixAddress(work, own);
+    }
+
+    private static bool OpensAutomatic(WorkInProgress work, string device)
+    {
+        var trial = new WorkInProgress(new SetLaptopAddress().Apply(work.House), work.Planned);
+        return trial.PageOpens(device);
     }
 
     /// <summary>A free LAN socket of the box itself, one that the plan does not need before one that is free for now; else of another box

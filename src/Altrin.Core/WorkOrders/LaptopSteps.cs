@@ -17,6 +17,9 @@ internal static class LaptopSteps
             Cautions = ["Turn the laptop's Wi-Fi off, or it may talk to another box than the one on the cable."],
         });
 
+    public static void Automatic(WorkInProgress work) =>
+        work.Step(new("Automatic again", "Set your laptop back to automatic addressing") { Actions = [new SetLaptopAddress()], NeedsLaptop = true, Expect = after => after.LaptopShows() });
+
     public static void FixAddress(WorkInProgress work, InterfaceAddress own) =>
         work.Step(new("Laptop address", $"Give your laptop the fixed address {own.Address}")
         {

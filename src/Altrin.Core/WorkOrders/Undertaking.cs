@@ -24,8 +24,8 @@ internal sealed class Undertaking
         TakenAway = [.. found.Devices.Where(device => planned.FindDevice(device.Id) is null)];
         Gone = [.. found.Endpoints.Where(thing => planned.FindEndpoint(thing.Id) is null)];
         CablesOut = [.. found.Cables.Where(cable => planned.FindCable(cable.Id) is not { } same || same != cable)];
-        HandsOn = [.. planned.Devices.Where(box => box is { Mode: DeviceMode.Passthrough, PassthroughTo: not null }
-            && found.FindDevice(box.Id) is var old && (old?.Mode != DeviceMode.Passthrough || old.PassthroughTo != box.PassthroughTo))];
+        HandsOn = [.. planned.Devices.Where(box => ReceiverOf(planned, box) is { } now && (found.FindDevice(box.Id) is not { } old || ReceiverOf(found, old) != now))
+            .Select(box => (box, ReceiverOf(planned, box)!))];
         Things = [.. planned.Endpoints.Where(endpoint => found.FindEndpoint(endpoint.Id) is not { } old || !SameWritten.Are(old, endpoint))];
     }
 
@@ -62,6 +62,14 @@ internal sealed class Undertaking
 
     public ImmutableArray<Endpoint> Things { get; }
 
-    /// <summary>Gateways that shall pass the line through to another box than before.</summary>
-    public ImmutableArray<Device> HandsOn { get; }
+    /// <summary>Gateways that shall hand the line's own address to another box than before, as modem or by pass-through, and that box.</summary>
+    public ImmutableArray<(Device Gateway, string Router)> HandsOn { get; }
+
+    private static string? ReceiverOf(NetworkDocument house, Device gateway) => gateway switch
+    {
+        { Mode: DeviceMode.Passthrough, PassthroughTo: { } target } when house.FindDevice(target) is not null => target,
+        { Mode: DeviceMode.Modem } when house.Line?.Device == gateway.Id => house.Devices.FirstOrDefault(box => box.Ports.Any(port => port.Role == PortRole.Wan
+            && house.Cables.Any(cable => (cable.A == new Socket(box.Id, port.Id) && cable.B.Device == gateway.Id) || (cable.B == new Socket(box.Id, port.Id) && cable.A.Device == gateway.Id))))?.Id,
+        _ => null,
+    };
 }

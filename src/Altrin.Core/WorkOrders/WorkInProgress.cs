@@ -14,6 +14,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
 {
     private const int SecondsPerStep = 60;
 
+    private readonly NetworkDocument begun = asFound;
     private readonly List<WorkStep> steps = [];
     private readonly List<string> gaps = [];
     private readonly Dictionary<string, int> uses = new(StringComparer.Ordinal);
@@ -31,6 +32,12 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
 
     /// <summary>Whether the box is in the house by now: one that could not be brought in is a gap, and nothing more is done to it.</summary>
     public bool Has(Device box) => House.FindDevice(box.Id) is not null;
+
+    /// <summary>Whether nothing was set on the box by this work.</summary>
+    public bool IsAsBefore(string device) => begun.FindDevice(device) is { } was && House.FindDevice(device) is { } now && BoxWork.SameSettings(was, now);
+
+    /// <summary>Whether it was proved at the box already.</summary>
+    public bool WasProved(string device) => steps.Exists(step => step.Device == device && step.Title.StartsWith("Prove it at ", StringComparison.Ordinal));
 
     public Endpoint? Laptop => House.FindEndpoint(Actions.Laptop.Id);
 
@@ -51,13 +58,16 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         if (draft.Page is null && draft.NeedsLaptop) where = WhereLaptopIs();
         if (draft.PageAfter is { } after) ProvePage(after, draft.Title);
         var cut = cutOff.In(state).Select(thing => thing.Name).ToImmutableArray();
+        var during = draft.WaitSeconds is null ? null : Downtime.Without(state, draft.Off ?? Downtime.Of(draft.Actions));
+        var meanwhile = during is null ? [] : cutOff.In(Simulator.Run(during)).Select(thing => thing.Name).Except(cut).ToList();
+        ImmutableArray<string> cautions = meanwhile.Count == 0 ? draft.Cautions : [.. draft.Cautions, $"Meanwhile {Facts.Join(meanwhile, 6)} {(meanwhile.Count == 1 ? "has" : "have")} no internet."];
         // As they are written: a list inside an action, a forward or a VLAN, is part of what is to be done.
         var key = $"{(Course.Number > 0 ? $"{Course.Number}|" : "")}{JsonSerializer.Serialize(draft.Actions, AltrinJson.Compact)}|{draft.Title}";
         var count = uses[key] = uses.GetValueOrDefault(key) + 1;
         var readings = draft.Expect?.Invoke(this) ?? [];
         steps.Add(new(KeyOf($"{key}|{count}"), steps.Count + 1, Phase, draft.Short, draft.Title, where, open, draft.Find,
-            draft.Changes, draft.WaitSeconds, [.. readings.Select(reading => ReadingWords.Say(reading, House, Actions.Laptop.Id))], cut, draft.Cautions, draft.Actions)
-        { Readings = readings, Device = draft.Page ?? DeviceOf(draft.Actions), Before = before, After = House });
+            draft.Changes, draft.WaitSeconds, [.. readings.Select(reading => ReadingWords.Say(reading, House, Actions.Laptop.Id))], cut, cautions, draft.Actions)
+        { Readings = readings, Device = draft.Page ?? DeviceOf(draft.Actions), Before = before, After = House, During = during });
         seconds += SecondsPerStep + (draft.WaitSeconds ?? 0);
     }
 
@@ -147,6 +157,10 @@ internal sealed record StepDraft(string Short, string Title)
     public string? Find { get; init; }
     public ImmutableArray<SettingChange> Changes { get; init; } = [];
     public int? WaitSeconds { get; init; }
+
+    /// <summary>Boxes without power, or starting, while it is waited for; null: those that its actions restart.</summary>
+    public IReadOnlyList<string>? Off { get; init; }
+
     public Func<WorkInProgress, ImmutableArray<Reading>>? Expect { get; init; }
     public ImmutableArray<string> Cautions { get; init; } = [];
 }

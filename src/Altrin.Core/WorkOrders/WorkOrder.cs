@@ -14,8 +14,9 @@ public sealed record WorkOrder(string Title, ImmutableArray<WorkStep> Steps, int
 {
     public bool IsProven => Gaps.IsEmpty;
 
-    /// <summary>The minutes of steps, restarts included, after which something that has internet in the household's house has none. Where somebody is cut off
-    /// before the first step, as in the middle of the work, the step that gives it back is counted too: until it is done he has none.</summary>
+    /// <summary>The minutes of steps, restarts included, during which something that has internet in the household's house has none: while a box on its way
+    /// restarts, or once the step is done. Where somebody is cut off before the first step, as in the middle of the work, the step that gives it back is
+    /// counted too: until it is done he has none.</summary>
     public int CutMinutes(NetworkDocument household)
     {
         var cut = new CutOff(household);
@@ -25,7 +26,7 @@ public sealed record WorkOrder(string Title, ImmutableArray<WorkStep> Steps, int
         foreach (var step in Steps)
         {
             var isCut = IsCut(step.After!);
-            if (isCut || isFromBefore) minutes += step.Minutes;
+            if (isCut || isFromBefore || (step.During is { } meanwhile && IsCut(meanwhile))) minutes += step.Minutes;
             isFromBefore &= isCut;
         }
         return (int)Math.Ceiling(minutes);
@@ -63,6 +64,10 @@ public sealed record WorkStep(
 
     [JsonIgnore]
     public NetworkDocument? After { get; init; }
+
+    /// <summary>The house while the step is waited for, its boxes that restart off; null where nobody hangs on one.</summary>
+    [JsonIgnore]
+    public NetworkDocument? During { get; init; }
 
     /// <summary>Work and wait.</summary>
     public double Minutes => 1 + (WaitSeconds ?? 0) / 60.0;

@@ -39,13 +39,13 @@ public static class WorkOrderWriter
             if (work.House.FindDevice(box.Id) is { } now && CarryDevice.IsStillDue(found, work.House, now, box)) CarrySteps.Carry(work, new(box.Id, box.Room!));
         foreach (var box in plan.Alone.Where(work.Has)) PutBack(work, plan, box);
         AddCables(work, plan);
-        foreach (var gateway in plan.HandsOn.Where(work.Has)) PowerInTurn(work, gateway);
+        PowerInTurn(work, plan);
         foreach (var thing in plan.Things) SetThing(work, thing);
         Settle(work);
         foreach (var box in plan.Alone.Where(work.Has)) ProveBox(work, box);
         ProveHouse(work);
         if (!work.EndsAsPlanned()) work.Gap("the last step does not end in the planned house.");
-        return work.Finish(TitleOf(plan));
+        return work.Finish(TitleOf(plan, found));
     }
 
     /// <summary>The order by search: of the acts that lead from the one house to the other the sequence that cuts the household off the least.</summary>
@@ -60,20 +60,21 @@ public static class WorkOrderWriter
         // The line is proved before anything is changed; without a socket that is done where the first page opens.
         if (hands == Hands.Laptop && course.ProvesLine) ProveLine(work);
         if (OrderSearch.Find(work.House, planned, hands, course, cancel) is not { } steps) return null;
-        Narrator.Say(work, steps);
-        foreach (var gateway in new Undertaking(found, planned).HandsOn.Where(work.Has)) PowerInTurn(work, gateway);
+        Narrator.Say(work, steps, hands);
+        var plan = new Undertaking(found, planned, course.Resets);
+        PowerInTurn(work, plan);
         Settle(work);
         // Set at the table, proved in its place.
-        foreach (var box in new Undertaking(found, planned, course.Resets).Alone.Where(box => work.Has(box) && CanBeProved(work, box, hands))) ProveBox(work, box);
+        foreach (var box in planned.Devices.Where(box => work.Has(box) && (plan.Alone.Contains(box) ? CanBeProved(work, box, hands) : IsNewAtItsPlace(found, planned, box) && CanBeProvedThere(work, box.Id, hands)))) ProveBox(work, box);
         Measure(work);
         ProveHouse(work);
         if (!work.EndsAsPlanned()) work.Gap("the last step does not end in the planned house.");
-        return work.Finish(TitleOf(new(found, planned)));
+        return work.Finish(TitleOf(new(found, planned), found));
     }
 
     private static bool IsSameHouse(NetworkDocument a, NetworkDocument b) => AltrinJson.WriteCompact(a) == AltrinJson.WriteCompact(b);
 
-    private static string TitleOf(Undertaking plan)
+    private static string TitleOf(Undertaking plan, NetworkDocument found)
     {
         if (plan.Alone is [var only, ..]) return only switch
         {
@@ -82,7 +83,11 @@ public static class WorkOrderWriter
             { KeptApart: true } => $"Keep the network of {only.Name} apart",
             _ => $"Set {only.Name}",
         };
-        return plan.InPlace is [var main, .. var more] ? $"Set {main.Name}{(more.Length > 0 ? $" and {more.Length} more" : "")}" : plan.Things is [var thing, ..] ? $"Set {thing.Name}" : "Change the cables";
+        if (plan.InPlace is [var main, .. var more])
+            return found.FindDevice(main.Id)!.Mode != main.Mode
+                ? $"Put {main.Name} into {main.Mode.Say()} mode{(more.IsEmpty ? "" : $" and set {more.Length} more")}"
+                : $"Set {main.Name}{(more.IsEmpty ? "" : $" and {more.Length} more")}";
+        return plan.Things is [var thing, ..] ? $"Set {thing.Name}" : "Change the cables";
     }
 
     private static void ProveLine(WorkInProgress work)
@@ -245,13 +250,22 @@ public static class WorkOrderWriter
 
     /// <summary>After the public address is handed to another box the provider must see the two come up in this order: common
     /// practice, no source.</summary>
-    private static void PowerInTurn(WorkInProgress work, Device gateway)
+    private static void PowerInTurn(WorkInProgress work, Undertaking plan)
     {
-        work.Phase = "Power, in this order";
-        var router = work.House.NameOf(gateway.PassthroughTo!);
-        work.Step(new("Both off", $"Turn off {gateway.Name} and {router}, and wait") { WaitSeconds = 120, Actions = [new Restart(gateway.Id)] });
-        work.Step(new("Gateway on", $"Turn on {gateway.Name} alone, and wait until its lamps settle") { WaitSeconds = 240 });
-        work.Step(new("Router on", $"Turn on {router}, and wait") { WaitSeconds = 180, Actions = [new Restart(gateway.PassthroughTo!)] });
+        foreach (var (gateway, receiver) in plan.HandsOn)
+        {
+            if (!work.Has(gateway)) continue;
+            work.Phase = "Power, in this order";
+            var router = work.House.NameOf(receiver);
+            work.Step(new("Both off", $"Turn off {gateway.Name} and {router}, and wait") { WaitSeconds = 120, Actions = [new Restart(gateway.Id)], Off = [gateway.Id, receiver] });
+            work.Step(new("Gateway on", $"Turn on {gateway.Name} alone, and wait until its lamps settle") { WaitSeconds = 240, Off = [gateway.Id, receiver] });
+            work.Step(new("Router on", $"Turn on {router}, and wait")
+            {
+                WaitSeconds = 180,
+                Actions = [new Restart(receiver)],
+                Expect = after => after.State.Wan(receiver) is { Candidates: [{ Address: { } outside, Server: Line.ProviderId }] } ? [new OutsideAddressReading(receiver, outside.Address, work.House.Line is { Seen: not null } or { Agreed: not null })] : [],
+            });
+        }
     }
 
     private static void SetThing(WorkInProgress work, Endpoint planned)
@@ -313,16 +327,31 @@ public static class WorkOrderWriter
     private static bool CanBeProved(WorkInProgress work, Device box, Hands hands) =>
         hands == Hands.Laptop && !box.Traits.AlwaysAsks && work.State.Lan(box.Id)?.Address is { } own && !AddressRanges.LinkLocal.Contains(own.Address);
 
-    private static void ProveBox(WorkInProgress work, Device box)
+    /// <summary>A box that joins by radio or by cable as it did not before, or stands where it did not: whether it carries is seen at it alone.</summary>
+    private static bool IsNewAtItsPlace(NetworkDocument found, NetworkDocument planned, Device box) => box.Id != found.Line?.Device && found.FindDevice(box.Id) is var old
+        && (old is null || (box.Uplink is not null && !SameWritten.Are(old.Uplink, box.Uplink)) || CarryDevice.IsDue(found, old, box) || (!IsWired(found, box) && IsWired(planned, box)));
+
+    private static bool IsWired(NetworkDocument house, Device box) => house.Cables.Any(cable => cable.A.Device == box.Id || cable.B.Device == box.Id);
+
+    /// <summary>Whether its page opens from where the laptop would be: tried on the simulated house. A proof that cannot be had is no step.</summary>
+    internal static bool CanBeProvedThere(WorkInProgress work, string device, Hands hands)
     {
-        work.Phase = "Prove it";
-        LaptopMoves.ToPageOf(work, box.Id);
-        work.Step(new($"At {box.Name}", $"Prove it at {box.Name}")
+        if (!CanBeProved(work, work.House.FindDevice(device)!, hands)) return false;
+        var trial = new WorkInProgress(work.House, work.Planned);
+        LaptopMoves.ToPageOf(trial, device, asAThing: true);
+        return trial.PageOpens(device);
+    }
+
+    internal static void ProveBox(WorkInProgress work, Device box, bool isBeside = false)
+    {
+        work.Phase = isBeside ? $"{box.Name}, beside the main box" : "Prove it";
+        LaptopMoves.ToPageOf(work, box.Id, asAThing: true);
+        work.Step(new($"At {box.Name}", $"Prove it at {box.Name}{(isBeside ? ", before it is carried" : "")}")
         {
             NeedsLaptop = true,
             Page = box.Id,
             Expect = after => [.. after.LaptopShows(), .. after.PageReading(box.Id)],
-            Cautions = ["Prove it beside the main router first, then again where the box will stay."],
+            Cautions = isBeside || work.WasProved(box.Id) || work.State.Wan(box.Id) is { Candidates: [{ Server: Line.ProviderId }] } ? [] : ["Prove it beside the main router first, then again where the box will stay."],
         });
     }
 

@@ -42,11 +42,12 @@ internal static class Wiring
         return IsLan(draft, box, socket.Port) && !draft.Taken.Contains(socket);
     }
 
-    /// <summary>A free socket for a thing that is in the place, or at the box itself; null for none.</summary>
+    /// <summary>A free socket for a thing that is in the place, or at the box itself; null for none. A WAN socket that is one of its network's only where no
+    /// other is as quick: it is what the next mode would make a router's.</summary>
     public static Socket? FreeFor(Draft draft, Func<int, bool> among)
     {
         for (var box = 0; box < draft.Boxes.Length; box++)
-            if (draft.Use(box).IsUsed && among(box) && draft.Boxes[box].Ports.OrderByDescending(port => port.SpeedMbps ?? 1000).Select(port => new Socket(draft.Boxes[box].Id, port.Id))
+            if (draft.Use(box).IsUsed && among(box) && draft.Boxes[box].Ports.OrderByDescending(port => port.SpeedMbps ?? 1000).ThenBy(port => port.Role == PortRole.Wan).Select(port => new Socket(draft.Boxes[box].Id, port.Id))
                 .FirstOrDefault(socket => IsPlain(draft, socket) && IsAlive(draft, socket)) is { } free) return free;
         return null;
     }

@@ -5,7 +5,8 @@ using Altrin.Core.Simulation;
 
 namespace Altrin.Core.WorkOrders.Search;
 
-/// <summary>What no step may bring into a house: an address held twice, a second server, a loop, a router whose two sides overlap.</summary>
+/// <summary>What no step may bring into a house: an address held twice, a second server, a loop, a router whose two sides overlap, an open Wi-Fi of a box as
+/// sold on the household's own network.</summary>
 internal static class Clashes
 {
     /// <summary>Many boxes refuse an address that overlaps the side they are fed from: it is no state to pass through either.</summary>
@@ -23,6 +24,9 @@ internal static class Clashes
     {
         var facts = new Facts(state);
         foreach (var finding in Rules.SelectMany(rule => rule.Check(facts))) yield return (finding.Key, finding.Message);
+        foreach (var open in state.Air)
+            if (open is { Network: { Security: WifiSecurity.Open, Guest: false }, Segment: >= 0 and var segment } && IsInCompany(state, open.Box.Id, segment))
+                yield return ($"open:{open.Box.Id}:{open.Network.Ssid}", $"{open.Box.Name} would let anybody onto the household's network: its Wi-Fi {open.Network.Ssid} is open.");
         // Two servers by what runs, not by what a rule says of it: a repeater that still gives out addresses is a finding of its own kind.
         foreach (var group in state.Servers.GroupBy(server => server.Segment).Where(group => group.Count() > 1))
         {
@@ -32,5 +36,13 @@ internal static class Clashes
                 for (var j = i + 1; j < servers.Count; j++)
                     yield return ($"servers:{servers[i]}+{servers[j]}", $"{state.House.NameOf(servers[i])} and {state.House.NameOf(servers[j])} would give out addresses on one network.");
         }
+    }
+
+    /// <summary>With another box on its network; alone with what is plugged into it, it is a box being set.</summary>
+    private static bool IsInCompany(NetworkState state, string box, int segment)
+    {
+        foreach (var one in state.OnSegment[segment])
+            if (one.Owner != box && one.Kind is InterfaceKind.Lan) return true;
+        return false;
     }
 }

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
+using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Core.Readings;
 
@@ -22,14 +23,21 @@ internal static class Narrator
         [SettingsPage.Power] = "Power",
     }.ToImmutableDictionary();
 
-    public static void Say(WorkInProgress work, ImmutableArray<Done> steps)
+    public static void Say(WorkInProgress work, ImmutableArray<Done> steps, Hands hands)
     {
         string? loggedIn = null;
-        foreach (var (act, moves, _, _) in steps)
+        foreach (var (act, moves, before, _) in steps)
         {
             work.Phase = act.Device is { } device ? $"At {work.House.NameOf(device)}" : act.Label.StartsWith("join ", StringComparison.Ordinal) || act.Label.StartsWith("address ", StringComparison.Ordinal) ? "The things in the house" : "Cables";
-            foreach (var move in moves) Move(work, move);
-            if (!moves.IsEmpty) loggedIn = null;
+            if (act.Actions is [CarryDevice { Device: var carried }] && !work.IsAsBefore(carried) && BoxWork.SameSettings(work.House.FindDevice(carried)!, work.Planned.FindDevice(carried)!) && WorkOrderWriter.CanBeProvedThere(work, carried, hands))
+            {
+                // Proved beside the main box before it goes to its place.
+                WorkOrderWriter.ProveBox(work, work.House.FindDevice(carried)!, isBeside: true);
+                loggedIn = null;
+            }
+            if (MoveTo(work, moves, act.Page is null ? null : before)) loggedIn = null;
+            // A proof may have left it in the act's way.
+            if (act.Page is null && act.Actions.Any(action => action.Problem(work.House) is not null) && act.Actions.All(action => action.Problem(Laptop.Away(work.House)) is null)) Move(work, new PutLaptopAway());
             if (act.Page is { } page)
             {
                 if (loggedIn != page) BoxWork.LogIn(work, page, "Log in");
@@ -38,6 +46,29 @@ internal static class Narrator
             }
             Do(work, act);
         }
+    }
+
+    /// <summary>Brings the laptop to where the search had it; by the search's own way, but for what a proof has done already or otherwise.</summary>
+    /// <param name="there">The house with the laptop in that place; null where it need only be out of the way.</param>
+    /// <returns>Whether it was moved.</returns>
+    private static bool MoveTo(WorkInProgress work, ImmutableArray<InstallerAction> moves, NetworkDocument? there)
+    {
+        var isMoved = false;
+        void Go(InstallerAction move)
+        {
+            if (SameWritten.Are(move.Apply(work.House).FindEndpoint(Laptop.Id), work.Laptop)) return;
+            Move(work, move);
+            isMoved = true;
+        }
+        bool IsThere() => there is null || SameWritten.Are(there.FindEndpoint(Laptop.Id), work.Laptop);
+        if (IsThere() && there is not null) return false;
+        foreach (var move in moves) Go(move);
+        if (IsThere()) return isMoved;
+        var wanted = there!.FindEndpoint(Laptop.Id)!;
+        if (wanted.Connect?.Socket is { } socket) Go(new PlugLaptop(socket));
+        else if (wanted.Connect is Attachment.Join { Near: { } near } join) Go(new JoinLaptop(join.Ssid, near, join.Security ?? WifiSecurity.Open, join.Key));
+        Go(new SetLaptopAddress(wanted.Address.Address, wanted.Address.Gateway));
+        return isMoved;
     }
 
     private static void Move(WorkInProgress work, InstallerAction move)
@@ -55,9 +86,7 @@ internal static class Narrator
                 });
                 break;
             case SetLaptopAddress { Address: { } own }: LaptopSteps.FixAddress(work, own); break;
-            case SetLaptopAddress:
-                work.Step(new("Automatic again", "Set your laptop back to automatic addressing") { Actions = [move], NeedsLaptop = true, Expect = after => after.LaptopShows() });
-                break;
+            case SetLaptopAddress: LaptopSteps.Automatic(work); break;
             default:
                 work.Step(new("Laptop out", "Take your laptop out: the plan needs that socket") { Actions = [move] });
                 break;
@@ -94,9 +123,11 @@ internal static class Narrator
         if (act.Page is null) cautions.Add("It has no page of its own that opens here: set it at its main unit, in its app or with its button.");
         if (act.Pages.Contains(SettingsPage.Address) && planned.Lan?.Address is { } own) cautions.Add($"Before: ping {own.Address} and look at the neighbours. Nobody may answer there.");
         if (act.Pages.Contains(SettingsPage.Address)) cautions.Add("Save. The page will hang: the box restarts at its new address. Open the new one.");
-        if (act.Pages.Contains(SettingsPage.DhcpOff) && work.LaptopIsServedBy(planned.Id)) cautions.Add(BoxWork.LastFromHere);
+        if (act.Pages.Contains(SettingsPage.DhcpOff) && work.LaptopIsServedBy(planned.Id)) cautions.Add(BoxWork.FromHere(work, planned, act.Actions));
         if (act.Pages.Contains(SettingsPage.Dhcp) || act.Pages.Contains(SettingsPage.DhcpOff) || act.Pages.Contains(SettingsPage.Address)) cautions.AddRange(MustAskAnew(work, planned.Id));
-        if (act.Pages.Contains(SettingsPage.Mode)) cautions.AddRange(BoxWork.ModeCautions(planned, isMode));
+        if (act.Pages.Contains(SettingsPage.Mode)) cautions.AddRange(BoxWork.ModeCautions(work, planned, isMode, act.Actions).Except(cautions));
+        if (act.Pages.Contains(SettingsPage.Wifi) && work.Laptop?.Connect is Attachment.Join && Simulation.Simulator.Run(act.Actions.Apply(work.House)).JoinedNetwork(Laptop.Id) is null)
+            cautions.Add("The network that you are on goes with it: join the new one, with its key.");
         if (act.Pages.Contains(SettingsPage.Password)) cautions.Add("It is not the Wi-Fi password. Note the new one: without it only a reset opens the page.");
         work.Step(new(isMode || !act.Pages.Contains(SettingsPage.Mode) ? string.Join(", ", act.Pages.Select(page => Briefs[page]).Distinct()) : "What it joins", Title(planned, act.Pages, isMode))
         {
@@ -110,10 +141,12 @@ internal static class Narrator
         });
     }
 
-    /// <summary>A lease outlives the change that made it: who holds one of this box, by name.</summary>
+    /// <summary>A lease outlives the change that made it: who holds one of this box, by name; a box behind it as well as a thing.</summary>
     private static IEnumerable<string> MustAskAnew(WorkInProgress work, string device)
     {
-        var holders = work.House.Endpoints.Where(thing => thing.Id != Laptop.Id && work.State.Net(thing.Id) is { Outcome: Simulation.LeaseOutcome.Leased, Candidates: [{ Server: var server }] } && server == device).Select(thing => thing.Name).ToList();
+        bool Holds(Simulation.Interface? one) => one is { Outcome: Simulation.LeaseOutcome.Leased, Candidates: [{ Server: var server }] } && server == device;
+        var holders = work.House.Endpoints.Where(thing => thing.Id != Laptop.Id && Holds(work.State.Net(thing.Id))).Select(thing => thing.Name)
+            .Concat(work.House.Devices.Where(box => Holds(work.State.Wan(box.Id)) || Holds(work.State.Lan(box.Id))).Select(box => box.Name)).ToList();
         if (holders.Count > 0) yield return $"{Rules.Facts.Join(holders, 6)} hold{(holders.Count == 1 ? "s" : "")} an address from it until asked again: turn Wi-Fi off and on there, or pull the cable for a moment.";
     }
 

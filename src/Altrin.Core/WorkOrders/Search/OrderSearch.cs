@@ -35,6 +35,9 @@ internal sealed class OrderSearch
     private readonly ImmutableHashSet<string> clashes;
     private readonly CancellationToken cancel;
     private readonly int perHouse;
+
+    /// <summary>Whether somebody is cut off while the box restarts where it stands at the beginning.</summary>
+    private readonly Dictionary<string, bool> isOnTheWay = new(StringComparer.Ordinal);
     private int work;
 
     private OrderSearch(NetworkDocument from, NetworkDocument to, Hands hands, Course course, CancellationToken cancel)
@@ -51,7 +54,7 @@ internal sealed class OrderSearch
     public static ImmutableArray<Done>? Find(NetworkDocument from, NetworkDocument to, Hands hands = Hands.Laptop, Course? course = null, CancellationToken cancel = default) =>
         new OrderSearch(from, to, hands, course ?? Course.First, cancel).Run();
 
-    private sealed record Node(NetworkDocument House, ImmutableSortedSet<string> Labels, double Cost, int Depth, Node? Parent, Done? Done, bool IsCut);
+    private sealed record Node(NetworkDocument House, ImmutableSortedSet<string> Labels, double Cost, int Depth, Node? Parent, Done? Done, bool IsCut, double CutLeft);
 
     private ImmutableArray<Done>? Run()
     {
@@ -59,7 +62,7 @@ internal sealed class OrderSearch
         var open = new PriorityQueue<Node, (double, int, int)>();
         var best = new Dictionary<string, double>(StringComparer.Ordinal);
         var (order, isHasty) = (0, false);
-        open.Enqueue(new(from, [], 0, 0, null, null, isCutAtFirst), (0, 0, 0));
+        open.Enqueue(new(from, [], 0, 0, null, null, isCutAtFirst, 0), (0, 0, 0));
         while (open.TryDequeue(out var node, out _))
         {
             cancel.ThrowIfCancellationRequested();
@@ -100,7 +103,7 @@ internal sealed class OrderSearch
 
     /// <summary>In haste cuts still count, but no more than what is left.</summary>
     private static (double, int, int) Priority(Node node, double left, bool isHasty, int order) =>
-        (isHasty ? node.Cost / 100 + left * 40 : node.Cost + left * 1.2, -node.Depth, order);
+        (isHasty ? node.Cost / 100 + left * 40 + node.CutLeft * PerCutMinute / 100 : node.Cost + left * 1.2 + node.CutLeft * PerCutMinute, -node.Depth, order);
 
     private Node? Do(Node node, Act act)
     {
@@ -127,12 +130,27 @@ internal sealed class OrderSearch
         var state = Simulator.Run(after);
         if (!Clashes.Keys(state).IsSubsetOf(clashes)) return null;
         var isCut = cutOff.In(state).Any();
+        var isCutMeanwhile = isCut || (act.WaitSeconds > 0 && Downtime.Without(state, Downtime.Of(act.Actions)) is { } meanwhile && cutOff.In(Simulator.Run(meanwhile)).Any());
         // Walking and logging in take their time too, and whoever is cut off by then stays so.
         var logsIn = LogsIn(node, act);
-        var cut = (isCut ? act.Minutes : 0) + (node.IsCut ? moves.Length + (logsIn ? 1 : 0) : 0);
+        var cut = (isCutMeanwhile ? act.Minutes : 0) + (node.IsCut ? moves.Length + (logsIn ? 1 : 0) : 0);
         var walks = moves.Count(move => move is PlugLaptop or JoinLaptop);
         var labels = act.IsForNow ? node.Labels.Add($"now {act.Label}") : node.Labels.Add(act.Label);
-        return new(after, labels, node.Cost + cut * PerCutMinute + walks * PerWalk + (moves.Length - walks) + (IsAgainstTheGrain(house, act) ? AgainstTheGrain : 0) + (logsIn ? PerLogIn : 0) + (IsCarriedUnset(house, act) ? PerWalk : 0) + act.Minutes, node.Depth + 1, node, new(act, moves, house, after), isCut);
+        return new(after, labels, node.Cost + cut * PerCutMinute + walks * PerWalk + (moves.Length - walks) + (IsAgainstTheGrain(house, act) ? AgainstTheGrain : 0) + (logsIn ? PerLogIn : 0) + (IsCarriedUnset(house, act) ? PerWalk : 0) + act.Minutes, node.Depth + 1, node, new(act, moves, house, after), isCut, CutLeft(state));
+    }
+
+    /// <summary>The minutes for which somebody will be cut off yet, as far as can be foreseen: restarts of boxes that stand on somebody's way still. One that is out of
+    /// the house by then cuts nobody, or has done so already.</summary>
+    private double CutLeft(NetworkState state)
+    {
+        var minutes = 0.0;
+        foreach (var (device, restart) in tasks.RestartsLeft(state.House))
+        {
+            if (!isOnTheWay.TryGetValue(device, out var isOn))
+                isOnTheWay[device] = isOn = Downtime.Without(Simulator.Run(from), [device]) is { } without && cutOff.In(Simulator.Run(without)).Any();
+            if (isOn && Downtime.HasSomebodyBehind(state, device)) minutes += restart;
+        }
+        return minutes;
     }
 
     /// <summary>Set and proved beside the main box, then carried: common practice, no source.</summary>
@@ -158,11 +176,11 @@ internal sealed class OrderSearch
         _ => false,
     });
 
-    /// <summary>What is done, with the cables that are out, and where the laptop is.</summary>
+    /// <summary>What is done, with the cables that are out, where the laptop is and whose page is open: the next act on that page needs no log-in.</summary>
     private static string KeyOf(Node node)
     {
         var laptop = node.House.FindEndpoint(Laptop.Id);
-        return $"{string.Join('|', node.Labels)}#{string.Join(',', node.House.Cables.Select(cable => cable.Id).Order(StringComparer.Ordinal))}#{laptop?.Connect}{laptop?.Address.Address}";
+        return $"{string.Join('|', node.Labels)}#{string.Join(',', node.House.Cables.Select(cable => cable.Id).Order(StringComparer.Ordinal))}#{laptop?.Connect}{laptop?.Address.Address}#{(node.Done?.Act is { WaitSeconds: 0, Page: { } page } ? page : "")}";
     }
 
     private static ImmutableArray<Done> Trace(Node node)

@@ -80,6 +80,19 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
         return minutes;
     }
 
+    /// <summary>The boxes that have to restart yet, and for how many minutes at the least: an address and the server go in one save, a mode is one of its own.</summary>
+    public IEnumerable<(string Device, double Minutes)> RestartsLeft(NetworkDocument house)
+    {
+        foreach (var wanted in planned.Devices)
+        {
+            if (house.FindDevice(wanted.Id) is not { } now || ReferenceEquals(now, wanted)) continue;
+            var pages = Differ(now, wanted);
+            var minutes = (pages.Contains(SettingsPage.Address) || pages.Contains(SettingsPage.DhcpOff) ? 1 + Wait(SettingsPage.Address, wanted) / 60.0 : 0)
+                + (pages.Contains(SettingsPage.Mode) ? 1 + Wait(SettingsPage.Mode, wanted) / 60.0 : 0);
+            if (minutes > 0) yield return (wanted.Id, minutes);
+        }
+    }
+
     private static bool IsBeside(SettingsPage page, ImmutableHashSet<SettingsPage> pages) => page switch
     {
         SettingsPage.DhcpOff => pages.Contains(SettingsPage.Address) || pages.Contains(SettingsPage.Dhcp),
