@@ -111,7 +111,7 @@ public static partial class SettingCatalogue
             (_, now, wanted) => now.Mode == wanted.Mode ? [] : [new(new SetMode(now.Id, wanted.Mode), new SettingChange("Mode", now.Mode.Say(), wanted.Mode.Say()))],
             box => box with { Mode = box.CanBe(DeviceMode.Router) ? DeviceMode.Router : box.Supports.IsEmpty ? box.Mode : box.Supports[0] }) { CutsOff = true, WhyNoAct = "the box has no such mode" },
         new("uplink", "Joins", SettingsPage.Mode, box => box.Traits.Uplink != UplinkSide.None, (box, from) => box with { Uplink = from.Uplink },
-            (house, now, wanted) => SameWritten.Are(now.Uplink, wanted.Uplink) ? [] : [new(new SetUplink(now.Id, wanted.Uplink), UplinkRows(house, now.Uplink, wanted.Uplink))],
+            (house, now, wanted) => SameWritten.Are(now.Uplink, wanted.Uplink) ? [] : [new(new SetUplink(now.Id, wanted.Uplink), UplinkRows(house, wanted, now.Uplink, wanted.Uplink))],
             box => box with { Uplink = null }) { CutsOff = true },
         new("passthrough-to", "Pass through to", SettingsPage.Mode, box => box.Traits.HandsLineOn, (box, from) => box with { PassthroughTo = from.PassthroughTo },
             (house, now, wanted) => now.PassthroughTo == wanted.PassthroughTo ? []
@@ -121,12 +121,14 @@ public static partial class SettingCatalogue
 
     private static string SayBox(NetworkDocument house, string? box) => box is null ? "nobody" : house.NameOf(box);
 
-    private static ImmutableArray<SettingChange> UplinkRows(NetworkDocument house, Uplink? old, Uplink? wanted)
+    private static ImmutableArray<SettingChange> UplinkRows(NetworkDocument house, Device box, Uplink? old, Uplink? wanted)
     {
         if (wanted is null) return [new("Joins", old?.Ssid, "nobody’s Wi-Fi")];
-        var rows = Rows(("Joins (SSID)", old?.Ssid, wanted.Ssid), ("Radio", old?.Radio == wanted.Radio ? wanted.Radio : old is null ? wanted.Radio : old.Radio, wanted.Radio), ("Security", old?.Security.Say(), wanted.Security.Say()));
-        if (wanted.Key is { } key && key != old?.Key) rows = rows.Add(new("Password", null, key, IsSecret: true));
+        var rows = Rows(("Joins (SSID)", old?.Ssid, wanted.Ssid), ("Joins over", BandOf(box, old), BandOf(box, wanted)), ("Its security", old?.Security.Say(), wanted.Security.Say()));
+        if (wanted.Key is { } key && key != old?.Key) rows = rows.Add(new("Its password", null, key, IsSecret: true));
         if (wanted.Near != old?.Near) rows = rows.Add(new("Joins which box", old?.Near is { } was ? house.NameOf(was) : null, wanted.Near is { } near ? house.NameOf(near) : "whichever it hears"));
         return rows;
     }
+
+    private static string? BandOf(Device box, Uplink? uplink) => box.Radios.FirstOrDefault(radio => radio.Id == uplink?.Radio) is { } radio ? $"{Words<Band>.Of(radio.Band)} GHz" : null;
 }

@@ -4,6 +4,7 @@ using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Core.Readings;
+using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders;
 using Altrin.Core.WorkOrders.Search;
@@ -90,7 +91,7 @@ public static class OrderWriter
         }
         json.WriteEndArray();
         Strings(json, "cuts", Cuts(step));
-        Strings(json, "cautions", step.Cautions);
+        Strings(json, "cautions", step.Meanwhile.IsEmpty ? step.Cautions : [.. step.Cautions, $"Meanwhile {Facts.Join(step.Meanwhile, 6)} {(step.Meanwhile.Length == 1 ? "has" : "have")} no internet."]);
         json.WritePropertyName("before");
         JsonSerializer.Serialize(json, step.Before, AltrinJson.Compact);
         json.WritePropertyName("after");

@@ -52,7 +52,7 @@ internal static class BoxWork
                     if (act.Action.Problem(house) is not null) continue;
                     house = act.Action.Apply(house);
                     actions.Add(act.Action);
-                    rows.AddRange(act.Rows);
+                    rows.AddRange(act.Action is SetWifi { Network: var network } && planned.Wifi.Length > 1 ? act.Rows.Select(row => row with { Setting = $"{row.Setting} at {NameOf(planned, network)}" }) : act.Rows);
                 }
             }
         return (actions.ToImmutable(), rows.ToImmutable());
@@ -132,8 +132,7 @@ internal static class BoxWork
         foreach (var act in acts)
         {
             if (act.Action is not SetWifi { Place: var place, Network: var wanted }) continue;
-            var band = planned.Radios.First(radio => radio.Id == wanted.Radio).Band;
-            var name = $"{Words<Band>.Of(band)} GHz";
+            var name = BandOf(planned, wanted);
             // With several on one radio the band alone does not say which.
             var which = planned.Wifi.Count(one => one.Radio == wanted.Radio) > 1 ? $"{name} Wi-Fi {wanted.Ssid}" : $"{name} Wi-Fi";
             var goesOff = !wanted.Enabled && now.Wifi.ElementAtOrDefault(place) is not { Enabled: false };
@@ -169,6 +168,12 @@ internal static class BoxWork
         // What was off already is only struck from the record.
         else work.Do([.. rest.Select(act => act.Action)]);
     }
+
+    private static string BandOf(Device planned, WifiNetwork network) => $"{Words<Band>.Of(planned.Radios.First(radio => radio.Id == network.Radio).Band)} GHz";
+
+    /// <summary>Which of a box's networks it is: by its band, and by its name where that band has several.</summary>
+    private static string NameOf(Device planned, WifiNetwork network) =>
+        planned.Wifi.Count(one => one.Radio == network.Radio) > 1 ? $"{BandOf(planned, network)}, {network.Ssid}" : BandOf(planned, network);
 
     private static void Password(WorkInProgress work, Device planned)
     {

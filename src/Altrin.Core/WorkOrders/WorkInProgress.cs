@@ -59,15 +59,14 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         if (draft.PageAfter is { } after) ProvePage(after, draft.Title);
         var cut = cutOff.In(state).Select(thing => thing.Name).ToImmutableArray();
         var during = draft.WaitSeconds is null ? null : Downtime.Without(state, draft.Off ?? Downtime.Of(draft.Actions));
-        var meanwhile = during is null ? [] : cutOff.In(Simulator.Run(during)).Select(thing => thing.Name).Except(cut).ToList();
-        ImmutableArray<string> cautions = meanwhile.Count == 0 ? draft.Cautions : [.. draft.Cautions, $"Meanwhile {Facts.Join(meanwhile, 6)} {(meanwhile.Count == 1 ? "has" : "have")} no internet."];
+        ImmutableArray<string> meanwhile = during is null ? [] : [.. cutOff.In(Simulator.Run(during)).Select(thing => thing.Name).Except(cut)];
         // As they are written: a list inside an action, a forward or a VLAN, is part of what is to be done.
         var key = $"{(Course.Number > 0 ? $"{Course.Number}|" : "")}{JsonSerializer.Serialize(draft.Actions, AltrinJson.Compact)}|{draft.Title}";
         var count = uses[key] = uses.GetValueOrDefault(key) + 1;
         var readings = draft.Expect?.Invoke(this) ?? [];
         steps.Add(new(KeyOf($"{key}|{count}"), steps.Count + 1, Phase, draft.Short, draft.Title, where, open, draft.Find,
-            draft.Changes, draft.WaitSeconds, [.. readings.Select(reading => ReadingWords.Say(reading, House, Actions.Laptop.Id))], cut, cautions, draft.Actions)
-        { Readings = readings, Device = draft.Page ?? DeviceOf(draft.Actions), Before = before, After = House, During = during });
+            draft.Changes, draft.WaitSeconds, [.. readings.Select(reading => ReadingWords.Say(reading, House, Actions.Laptop.Id))], cut, draft.Cautions, draft.Actions)
+        { Readings = readings, Device = draft.Page ?? DeviceOf(draft.Actions), Before = before, After = House, Meanwhile = meanwhile, During = during });
         seconds += SecondsPerStep + (draft.WaitSeconds ?? 0);
     }
 

@@ -65,6 +65,9 @@ public sealed record WorkStep(
     [JsonIgnore]
     public NetworkDocument? After { get; init; }
 
+    /// <summary>Who has no internet while the step is waited for, and has it again once it is done.</summary>
+    public ImmutableArray<string> Meanwhile { get; init; } = [];
+
     /// <summary>The house while the step is waited for, its boxes that restart off; null where nobody hangs on one.</summary>
     [JsonIgnore]
     public NetworkDocument? During { get; init; }

@@ -86,6 +86,7 @@ public static class WorkOrderWriter
         if (plan.InPlace is [var main, .. var more])
             return found.FindDevice(main.Id)!.Mode != main.Mode
                 ? $"Put {main.Name} into {main.Mode.Say()} mode{(more.IsEmpty ? "" : $" and set {more.Length} more")}"
+                : main.Uplink is { } uplink && !SameWritten.Are(found.FindDevice(main.Id)!.Uplink, uplink) ? $"Join {main.Name} to {uplink.Ssid}{(more.IsEmpty ? "" : $" and set {more.Length} more")}"
                 : $"Set {main.Name}{(more.IsEmpty ? "" : $" and {more.Length} more")}";
         return plan.Things is [var thing, ..] ? $"Set {thing.Name}" : "Change the cables";
     }

@@ -46,6 +46,11 @@ public class JobPlanTests
         Assert.Empty(found.Conflicts);
     }
 
+    /// <summary>A WAN socket that a mode has made one of the LAN is the last that a thing is plugged into.</summary>
+    [Fact]
+    public void A_thing_goes_into_a_lan_socket_where_one_is_free() =>
+        Assert.Equal("lan1", PlanSearch.Of(Job("wds")).Plans[0].House.FindEndpoint("cam")!.Connect!.Socket!.Port);
+
     [Fact]
     public void Behind_a_gateway_that_only_routes_the_port_is_let_in_at_both_or_by_the_dmz_host()
     {

@@ -153,6 +153,88 @@ public class OrderSearchTests
         Assert.Equal(OrderWriter.Prove(house, plan).Order.Steps.Select(step => step.Key), OrderWriter.Prove(house, plan).Order.Steps.Select(step => step.Key));
     }
 
+    /// <summary>A box that restarts carries nobody's traffic meanwhile, though before and after it does: played with its plug out, everybody behind it is counted.</summary>
+    [Theory, MemberData(nameof(JobPlanTests.Jobs), MemberType = typeof(JobPlanTests))]
+    public void Whoever_sits_behind_a_box_that_restarts_is_cut_off_meanwhile(string job)
+    {
+        var house = JobPlanTests.Job(job);
+        var order = OrderWriter.Prove(house, Best(house)).Order;
+        var had = Online(house);
+        var minutes = 0.0;
+        foreach (var step in order.Steps)
+        {
+            var now = Online(step.After!);
+            var restarts = step.Actions.Select(action => action switch { Restart restart => restart.Device, BoxSetting set => set.Device, CarryDevice carried => carried.Device, _ => null }).OfType<string>();
+            var meanwhile = step.WaitSeconds is null ? now : step.Phase.StartsWith("Power", StringComparison.Ordinal) ? [] : Online(restarts.Distinct().Aggregate(step.After!, (one, box) => new SwitchPower(box, false).Apply(one)));
+            if (had.Except(now).Any() || had.Except(meanwhile).Any()) minutes += step.Minutes;
+            // Who is cut off for that time alone is told before it begins.
+            foreach (var name in now.Intersect(had).Except(meanwhile))
+                Assert.Contains(step.After!.NameOf(name), step.Meanwhile);
+        }
+        Assert.Equal((int)Math.Ceiling(minutes), order.CutMinutes(house));
+        if (job is "modem-mode" or "pass-through" or "tunnel") Assert.True(minutes >= 3, $"{minutes} min");
+
+        static List<string> Online(NetworkDocument house) => Simulator.Run(house) is var state
+            ? [.. house.Endpoints.Where(thing => thing.Id != Laptop.Id && state.Internet(thing.Id).Reachable == Answer.Yes).Select(thing => thing.Id)] : [];
+    }
+
+    /// <summary>The provider keeps to the first box it saw: a modem and the router behind it are powered in turn, as with pass-through. Common practice, no source.</summary>
+    [Theory]
+    [InlineData("modem-mode")]
+    [InlineData("pass-through")]
+    [InlineData("main-box-replaced")]
+    public void Who_receives_the_line_is_powered_after_the_gateway_and_its_outside_address_is_looked_at(string job)
+    {
+        var house = JobPlanTests.Job(job);
+        var order = OrderWriter.Prove(house, Best(house)).Order;
+        var turn = order.Steps.Where(step => step.Phase == "Power, in this order").ToList();
+        Assert.Equal([120, 240, 180], turn.Select(step => step.WaitSeconds!.Value));
+        Assert.Contains(turn[2].Expect, seen => seen.Reading.EndsWith(", outside", StringComparison.Ordinal) && seen.Value == "an address of the provider’s");
+        // What was seen on the line once is what shows there again.
+        var known = house with { Line = house.Line! with { Seen = new() { Address = InterfaceAddress.Parse("198.51.100.20/24"), Gateway = Ipv4Address.Parse("198.51.100.1") } } };
+        Assert.Contains(OrderWriter.Prove(known, Best(known)).Order.Steps.SelectMany(step => step.Expect), seen => seen.Value == "198.51.100.20");
+        Assert.Contains(Printed(OrderWriter.Prove(known, Best(known)))["steps"]!.AsArray().SelectMany(step => step!["expect"]!.AsArray()), one => (string)one!["reading"]! == "wan-address" && (string)one["value"]! == "198.51.100.20");
+    }
+
+    /// <summary>Proved where a thing would be: with an address that the house gives it, before the box is carried and in its place.</summary>
+    [Theory]
+    [InlineData("repeater", 2)]
+    [InlineData("wds", 1)]
+    [InlineData("wireless-bridge", 1)]
+    [InlineData("powerline", 1)]
+    public void A_box_that_joins_is_proved_at_itself_by_automatic_addressing(string job, int times)
+    {
+        var house = JobPlanTests.Job(job);
+        var order = OrderWriter.Prove(house, Best(house)).Order;
+        var proofs = order.Steps.Where(step => step.Title.StartsWith("Prove it at ", StringComparison.Ordinal)).ToList();
+        Assert.Equal(times, proofs.Count);
+        Assert.All(proofs, step => Assert.EndsWith("automatic", step.Laptop, StringComparison.Ordinal));
+        Assert.All(proofs, step => Assert.Contains(step.Expect, seen => seen is { Reading: "internet", Value: "works" }));
+        if (times < 2) return;
+        var carried = order.Steps.First(step => step.Actions.Any(action => action is CarryDevice)).Number;
+        Assert.True(proofs[0].Number < carried && carried < proofs[1].Number);
+    }
+
+    /// <summary>Two radios have a name, a password and a channel each: a row says whose.</summary>
+    [Theory, MemberData(nameof(JobPlanTests.Jobs), MemberType = typeof(JobPlanTests))]
+    public void No_two_rows_of_a_step_are_called_the_same(string job)
+    {
+        var house = JobPlanTests.Job(job);
+        var ways = OrderWays.Of(house, Best(house));
+        foreach (var step in ways.Best.Steps)
+            Assert.Equal(step.Changes.Select(change => change.Setting).Distinct(), step.Changes.Select(change => change.Setting));
+    }
+
+    [Fact]
+    public void An_open_network_is_not_let_onto_the_household_s()
+    {
+        var house = JobPlanTests.Job("powerline");
+        house = house.WithDevice("r2", box => box with { Wifi = [.. box.Wifi.Select(network => network with { Security = WifiSecurity.Open, Key = null })] });
+        // As plugged in before it is set, it would be.
+        Assert.Contains(Clashes.Keys(Simulator.Run(new PlugCable(new() { Id = "c", A = new("gw", "lan1"), B = new("r2", "wan") }).Apply(house))), key => key.StartsWith("open:r2", StringComparison.Ordinal));
+        Follow(house, Best(house));
+    }
+
     [Fact]
     public void A_want_of_speed_ends_with_a_measurement_there()
     {

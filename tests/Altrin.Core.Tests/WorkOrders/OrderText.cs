@@ -29,6 +29,7 @@ internal static class OrderText
             foreach (var change in step.Changes) Line("set", $"{change.Setting}: {change.From ?? "—"} → {(change.IsSecret ? $"the key of {change.To}" : change.To)}");
             foreach (var seen in step.Expect) Line("see", $"{seen.Reading}: {seen.Value}");
             if (!step.CutOff.IsEmpty) Line("cuts", string.Join(", ", step.CutOff));
+            if (!step.Meanwhile.IsEmpty) Line("meanwhile", string.Join(", ", step.Meanwhile));
             foreach (var caution in step.Cautions) Line("!", caution);
             Line("sooner?", Sooner.WhyNot(order, step.Key, hands));
         }

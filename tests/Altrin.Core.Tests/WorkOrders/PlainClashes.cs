@@ -2,8 +2,8 @@ using System.Text.Json.Nodes;
 
 namespace Altrin.Core.Tests.WorkOrders;
 
-/// <summary>A second, plain reader of a printed house: who is bridged with whom, which address is fixed twice there, and where two DHCP servers
-/// answer. It reads the JSON itself and uses no code of the simulator.</summary>
+/// <summary>A second, plain reader of a printed house: who is bridged with whom, which address is fixed twice there, where two DHCP servers answer, and whose
+/// open Wi-Fi leads to another box. It reads the JSON itself and uses no code of the simulator.</summary>
 internal static class PlainClashes
 {
     public static HashSet<string> In(JsonNode house) => Read(house, null, out _);
@@ -61,9 +61,12 @@ internal static class PlainClashes
                         ? there.Exists(one => IsIn(page, (string)Box(one.Owner)!["lan"]!["address"]!)) ? true : null
                         : false;
         }
+        var open = devices.Where(box => (bool?)box["off"] != true && (string)box["mode"]! is "router" or "access-point" or "repeater" or "wds" or "mesh-main" or "mesh-satellite"
+            && (box["wifi"]?.AsArray() ?? []).Any(network => (bool?)network!["enabled"] != false && (bool?)network["guest"] != true && (string?)network["security"] == "open")
+            && devices.Exists(other => other != box && (bool?)other["off"] != true && other["lan"] is not null && Root($"{other["id"]} in") == Root($"{box["id"]} in"))).Select(box => $"open: {box["id"]}").ToList();
         // Two by two: where three were, two that are left are nothing new.
         return [.. held.GroupBy(one => (one.Segment, one.Address)).SelectMany(group => Pairs(group.Select(one => one.Owner)).Select(pair => $"{group.Key.Address}: {pair}")),
-            .. servers.GroupBy(one => one.Segment).SelectMany(group => Pairs(group.Select(one => one.Owner)).Select(pair => $"servers: {pair}"))];
+            .. servers.GroupBy(one => one.Segment).SelectMany(group => Pairs(group.Select(one => one.Owner)).Select(pair => $"servers: {pair}")), .. open];
 
         string? Sender(JsonNode join, string? but)
         {

@@ -43,12 +43,18 @@ export function PrintedOrder(props: {
                 {step.open && ` (${step.open})`}
                 {step.laptop && ` — laptop: ${step.laptop}`}
               </Text>
-              {step.changes.map((change) => (
-                <Text key={change.setting} pl="24px">
+              {step.cutOff.length > 0 && <Text pl="24px">Cut off by it: {step.cutOff.join(', ')}</Text>}
+              {step.meanwhile.length > 0 && (
+                <Text pl="24px">Without internet until it is back: {step.meanwhile.join(', ')}</Text>
+              )}
+              {step.changes.map((change, row) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: two radios have a row of the same name each, and rows do not move
+                <Text key={row} pl="24px">
                   {change.setting}: {change.from ? `${change.from} → ` : ''}
                   {change.to}
                 </Text>
               ))}
+              {step.waitSeconds != null && <Text pl="24px">wait {step.waitSeconds} s</Text>}
               {step.expect.map((reading) => (
                 <Text key={reading.reading + reading.value} pl="24px">
                   then {reading.reading}: {reading.value}

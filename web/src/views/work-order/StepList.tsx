@@ -59,7 +59,7 @@ export function StepList(props: {
                   not so
                 </Text>
               )}
-              {outcome === 'open' && step.cutOff.length > 0 && (
+              {outcome === 'open' && step.cutOff.length + step.meanwhile.length > 0 && (
                 <Text fontSize="13px" color="ochre" fontWeight="650">
                   cut
                 </Text>

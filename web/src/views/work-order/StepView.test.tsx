@@ -24,6 +24,7 @@ const step: WorkStep = {
   waitSeconds: 90,
   expect: [{ reading: 'page', value: 'opens at http://192.168.31.2' }],
   cutOff: ['Work laptop'],
+  meanwhile: ['Study printer'],
   cautions: ['Save. The page will hang.'],
   actions: [],
 }
@@ -65,6 +66,7 @@ describe('a step of the work order', () => {
     for (const words of [
       'Give Studio router a new address',
       'cable in Studio router LAN 1 · automatic',
+      'Without internet until it is back: Study printer',
       'http://192.168.1.1',
       '192.168.31.2',
       'opens at http://192.168.31.2',

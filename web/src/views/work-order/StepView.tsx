@@ -82,6 +82,11 @@ export function StepView(props: {
           Cut off by this step: {step.cutOff.join(', ')}. Say so before you do it.
         </Text>
       )}
+      {step.meanwhile.length > 0 && (
+        <Text mt="12px" color="ochre" fontWeight="650">
+          Without internet until it is back: {step.meanwhile.join(', ')}. Say so before you do it.
+        </Text>
+      )}
       {step.waitSeconds != null && (
         <StepTimer seconds={step.waitSeconds} startedAt={tick.startedAt ?? null} onStart={props.onStart} />
       )}
