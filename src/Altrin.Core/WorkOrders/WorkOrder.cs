@@ -66,7 +66,7 @@ public sealed record WorkStep(
     public NetworkDocument? After { get; init; }
 
     /// <summary>Who has no internet while the step is waited for, and has it again once it is done.</summary>
-    public ImmutableArray<string> Meanwhile { get; init; } = [];
+    public required ImmutableArray<string> Meanwhile { get; init; }
 
     /// <summary>The house while the step is waited for, its boxes that restart off; null where nobody hangs on one.</summary>
     [JsonIgnore]

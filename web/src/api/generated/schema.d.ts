@@ -5146,6 +5146,7 @@ export interface components {
             cautions: string[];
             actions: components["schemas"]["InstallerAction"][];
             device?: null | string;
+            meanwhile: string[];
             /** Format: double */
             minutes?: number;
         };

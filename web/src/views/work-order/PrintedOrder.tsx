@@ -47,9 +47,8 @@ export function PrintedOrder(props: {
               {step.meanwhile.length > 0 && (
                 <Text pl="24px">Without internet until it is back: {step.meanwhile.join(', ')}</Text>
               )}
-              {step.changes.map((change, row) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: two radios have a row of the same name each, and rows do not move
-                <Text key={row} pl="24px">
+              {step.changes.map((change) => (
+                <Text key={change.setting} pl="24px">
                   {change.setting}: {change.from ? `${change.from} → ` : ''}
                   {change.to}
                 </Text>
