@@ -101,7 +101,9 @@ public static class WorkOrderWriter
         work.Step(new("Prove the line", $"Prove that the line works at {gateway.Name}")
         {
             NeedsLaptop = true,
-            Expect = after => [.. after.LaptopShows(), new OwnAddressReading(gateway.Id, after.State.Lan(gateway.Id)?.Address)],
+            // Where its page does not open from here, the laptop's own readings have to do.
+            Page = work.PageOpens(gateway.Id) ? gateway.Id : null,
+            Expect = after => [.. after.LaptopShows(), new OwnAddressReading(gateway.Id, after.State.Lan(gateway.Id)?.Address), .. OutsideOf(after, gateway.Id)],
             Cautions =
             [
                 "Write down what you see: gateway address, Wi-Fi names, who is connected. It is the way back.",
@@ -264,10 +266,14 @@ public static class WorkOrderWriter
             {
                 WaitSeconds = 180,
                 Actions = [new Restart(receiver)],
-                Expect = after => after.State.Wan(receiver) is { Candidates: [{ Address: { } outside, Server: Line.ProviderId }] } ? [new OutsideAddressReading(receiver, outside.Address, work.House.Line is { Seen: not null } or { Agreed: not null })] : [],
+                Expect = after => OutsideOf(after, receiver),
             });
         }
     }
+
+    /// <summary>What the page of the box that is fed by the line shows of it.</summary>
+    private static ImmutableArray<Reading> OutsideOf(WorkInProgress work, string device) => work.State.Wan(device) is { Candidates: [{ Address: { } outside, Server: Line.ProviderId }] }
+        ? [new OutsideAddressReading(device, outside.Address, work.House.Line is { Seen: not null } or { Agreed: not null })] : [];
 
     private static void SetThing(WorkInProgress work, Endpoint planned)
     {

@@ -53,7 +53,7 @@ internal static class OrderText
         return text.ToString();
     }
 
-    private static IEnumerable<Sighting> Sightings(WorkStep step, SeenInstead what) => what switch
+    public static IEnumerable<Sighting> Sightings(WorkStep step, SeenInstead what) => what switch
     {
         SeenInstead.OtherAddress => Addresses(step).Select(at => new Sighting(what, at)),
         SeenInstead.OtherPage => step.After!.Devices.Where(box => box.Id != step.Device && box.Lan is not null).Take(2).Select(box => new Sighting(what, Device: box.Id)),

@@ -128,6 +128,30 @@ public class OtherwiseTests
         Assert.Equal([AltrinJson.WriteCompact(Laptop.Away(step.Before!)), AltrinJson.WriteCompact(Laptop.Away(step.After!))], meanings.Select(one => AltrinJson.WriteCompact(one.House!)));
     }
 
+    /// <summary>Whoever says that he saw something else is never left standing.</summary>
+    [Theory]
+    [InlineData("lan-to-lan")]
+    [InlineData("modem-mode")]
+    [InlineData("repeater")]
+    [InlineData("satellite-by-radio")]
+    [InlineData("tunnel")]
+    public void Whatever_was_seen_at_whatever_step_something_is_said(string job)
+    {
+        var (_, _, order) = Job(job);
+        foreach (var step in order.Steps)
+            foreach (var seen in Sighting.PossibleAt(step).SelectMany(what => OrderText.Sightings(step, what)))
+                Assert.True(Meaning.Of(order, step.Key, seen, Nothing).Length > 0, $"{step.Number}. {step.Title}: {seen}");
+    }
+
+    [Fact]
+    public void The_address_that_was_expected_is_no_other()
+    {
+        var (_, _, order) = Job("lan-to-lan");
+        var step = Step(order, "Give Old router a new address");
+        var only = Assert.Single(Meaning.Of(order, step.Key, new(SeenInstead.OtherAddress, Ipv4Address.Parse("192.168.8.2")), Nothing));
+        Assert.Equal(("same-address", (NetworkDocument?)null), (only.Key, only.House));
+    }
+
     [Fact]
     public void A_want_that_fails_at_the_end_is_traced_to_a_cable_that_is_not_in()
     {

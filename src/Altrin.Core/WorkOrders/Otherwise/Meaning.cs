@@ -28,6 +28,12 @@ public sealed record Meaning(string Key, string Sentence, string Then, NetworkDo
         void Add(string name, string sentence, string then, NetworkDocument? house = null, string? reset = null, (string, DeviceMode)? forbids = null) =>
             meanings.Add(new(name, sentence, then, house is null ? null : Laptop.Away(house), reset is null ? [] : [reset], forbids));
 
+        var box = step.Device is { } device ? step.After!.FindDevice(device) : null;
+        if (seen is { What: SeenInstead.OtherAddress, Address: { } same } && box is not null && (Simulator.Run(step.After!).Lan(box.Id)?.Address ?? box.Lan?.Address)?.Address == same)
+        {
+            Add("same-address", $"{same} is where this step has {box.Name}.", "It is no other address: say what else was seen.");
+            return meanings.ToImmutable();
+        }
         var slips = 0;
         foreach (var (slip, i) in Slip.Of(order, at, asSaid).Select((slip, i) => (slip, i)))
         {
@@ -36,7 +42,6 @@ public sealed record Meaning(string Key, string Sentence, string Then, NetworkDo
             slips++;
             Add($"slip-{i}", slip.Sentence, slip.Mend, slip.IsByHand ? null : slip.After);
         }
-        var box = step.Device is { } device ? step.After!.FindDevice(device) : null;
         switch (seen.What)
         {
             case SeenInstead.OtherAddress when box is { Lan: { } lan } && seen.Address is { } address:
