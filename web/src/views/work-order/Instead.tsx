@@ -24,7 +24,7 @@ const says: Record<SeenInstead, string> = {
   'gave-up': 'I stop here',
 }
 
-const cut = (minutes: number) => (minutes ? `${minutes} without internet` : 'nobody without internet')
+const cut = (minutes: number) => (minutes ? `${minutes} min without internet` : 'nobody without internet')
 
 /** What was seen instead, what it may mean by the simulated house, and how the work goes on. */
 export function Instead(props: {

@@ -41,7 +41,7 @@ export function OrderHead(props: {
               ? `about ${left} of ${data.order.minutes} min left`
               : `about ${data.order.minutes} min in all`}
             ,{' '}
-            {data.cutMinutes ? `somebody without internet for ${data.cutMinutes}` : 'nobody without internet'}
+            {data.cutMinutes ? `somebody without internet for ${data.cutMinutes} min` : 'nobody without internet'}
           </Text>
           <AtWork isOver={isDone} />
         </Flex>
@@ -84,7 +84,7 @@ export function OrderHead(props: {
             </Text>
             <Press kind="plain" onClick={() => choose(job.id, data.otherWay?.way as Way)}>
               {waySays[data.otherWay.way as 'keep' | 'reset'].replace(/\.$/, '')} instead:{' '}
-              {data.otherWay.minutes} min, {data.otherWay.cutMinutes} without internet
+              {data.otherWay.minutes} min, {data.otherWay.cutMinutes} min without internet
               {data.otherWay.isProven ? '' : ', not proved'}
             </Press>
           </>

@@ -81,6 +81,11 @@ export function Rehearsal(props: {
         {data?.step === current.key ? (
           <Box mt="8px" fontSize="15px" maxW="880px">
             {current.laptop && <Text>Your laptop: {current.laptop}</Text>}
+            {current.meanwhile.length > 0 && (
+              <Text color="ochre" fontWeight={650}>
+                Without internet until it is back: {current.meanwhile.join(', ')}.
+              </Text>
+            )}
             <Text
               color={data.offline.length ? 'ochre' : 'quiet'}
               fontWeight={data.offline.length ? 650 : 400}
