@@ -9,6 +9,8 @@ public sealed class WorkTests : HandTest
     {
         OpenDemo(stage: "options", on: on);
         on ??= Browser;
+        // Once the look is over: until then the ways make room for one another.
+        on.UntilText("nothing better exists");
         on.Press(() => on.Css("[data-way='0'] button"));
         on.UntilText("Planned:");
         on.Press(() => on.Link("Work order"));

@@ -82,7 +82,7 @@ public static class OrderWriter
         JsonSerializer.Serialize(json, moves.AddRange(step.Actions), AltrinJson.Compact);
         if (step.WaitSeconds is { } wait) json.WriteNumber("waitSeconds", wait);
         json.WriteStartArray("expect");
-        foreach (var (reading, value) in step.Readings.SelectMany(Expect))
+        foreach (var (reading, value) in step.Readings.SelectMany(one => Expect(one, step.After!)))
         {
             json.WriteStartObject();
             json.WriteString("reading", reading);
@@ -99,11 +99,15 @@ public static class OrderWriter
         json.WriteEndObject();
     }
 
-    private static IEnumerable<(string Reading, string Value)> Expect(Reading reading)
+    private static IEnumerable<(string Reading, string Value)> Expect(Reading reading, NetworkDocument house)
     {
         switch (reading)
         {
-            case AddressReading { Who: Laptop.Id, Ways: [{ Address: { } held, Source: not AddressSource.LinkLocal }] }: yield return ("address", held.Address.ToString()); break;
+            case AddressReading { Who: Laptop.Id, Ways: [{ Address: { } held, Source: not AddressSource.LinkLocal } way] }:
+                yield return ("address", held.Address.ToString());
+                if (way.Server is { } by && house.FindDevice(by)?.Lan?.Address is { } at) yield return ("server", at.Address.ToString());
+                break;
+            case SsidReading name: yield return (name.IsThere ? "ssid" : "ssid-gone", name.Ssid); break;
             case GatewayReading { Any: [var only] }: yield return ("gateway", only.ToString()); break;
             case DnsReading dns: foreach (var server in dns.Servers) yield return ("dns", server.ToString()); break;
             case InternetReading { Who: Laptop.Id, Reachable: not Answer.Sometimes and var online }: yield return ("internet", online == Answer.Yes ? "yes" : "no"); break;

@@ -41,6 +41,17 @@ public static class Expected
     public static PageReading? Page(NetworkState state, string laptop, string device) =>
         state.Admin(laptop, device) is { Address: { } at } answer ? new(device, at, answer.Reachable == Answer.Yes) : null;
 
+    /// <summary>The names that come into the list of networks, or go from it, between two houses.</summary>
+    public static IEnumerable<SsidReading> NamesChanged(NetworkState before, NetworkState after)
+    {
+        var (old, now) = (Names(before), Names(after));
+        foreach (var name in now.Except(old).Order(StringComparer.Ordinal)) yield return new(name, true);
+        foreach (var name in old.Except(now).Order(StringComparer.Ordinal)) yield return new(name, false);
+    }
+
+    /// <summary>A name that is not shown stands in no list.</summary>
+    private static HashSet<string> Names(NetworkState state) => [.. state.Air.Where(one => one.Network.Broadcast).Select(one => one.Network.Ssid)];
+
     /// <summary>What the laptop shows of the same kind in another house; null for what a house does not say.</summary>
     public static Reading? Again(NetworkState state, string laptop, Reading reading) => reading switch
     {
@@ -50,6 +61,7 @@ public static class Expected
         PageReading page => new PageReading(page.Device, page.At, state.Admin(laptop, page.Device) is { Reachable: Answer.Yes, Address: { } at } && at == page.At),
         OwnAddressReading own => new OwnAddressReading(own.Device, state.Lan(own.Device)?.Address),
         OutsideAddressReading outside => state.Wan(outside.Device) is { Candidates: [{ Address: { } at, Server: Line.ProviderId }] } ? outside with { Address = at.Address } : null,
+        SsidReading name => name with { IsThere = Names(state).Contains(name.Ssid) },
         PingReading or LampReading or WantReading => null,
         _ => throw new InvalidOperationException($"{reading.GetType().Name} is not handled."),
     };
@@ -65,7 +77,7 @@ public static class Expected
         (InternetReading wanted, InternetReading shown) => wanted.Reachable == Answer.Sometimes || wanted.Reachable == shown.Reachable,
         (OwnAddressReading wanted, OwnAddressReading shown) => wanted.Device == shown.Device && wanted.Address == shown.Address,
         (OutsideAddressReading wanted, OutsideAddressReading shown) => wanted.Device == shown.Device && (!wanted.IsKnown || wanted.Address == shown.Address),
-        (NatLayersReading or PageReading or PingReading or LampReading, _) => expected == seen,
+        (NatLayersReading or SsidReading or PageReading or PingReading or LampReading, _) => expected == seen,
         (WantReading wanted, WantReading shown) => wanted.Need == shown.Need && wanted.Met == shown.Met,
         _ => false,
     };

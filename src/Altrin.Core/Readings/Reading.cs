@@ -47,6 +47,9 @@ public sealed record OwnAddressReading(string Device, InterfaceAddress? Address)
 /// <param name="IsKnown">Seen or agreed; else the house is played with a stand-in, and all that shows is an address of the provider's.</param>
 public sealed record OutsideAddressReading(string Device, Ipv4Address Address, bool IsKnown) : Reading;
 
+/// <summary>Whether a name stands in the list of Wi-Fi networks that a laptop beside the box shows.</summary>
+public sealed record SsidReading(string Ssid, bool IsThere) : Reading;
+
 public sealed record LampReading(string Device, Lamp Shows) : Reading;
 
 /// <summary>A want of the household, tried.</summary>

@@ -31,6 +31,7 @@ public static class ReadingWords
         PingReading ping => new("ping", ping.Answers ? $"{ping.At} answers" : $"nobody answers at {ping.At}"),
         OwnAddressReading own => new(house.NameOf(own.Device), own.Address?.ToString() ?? "none"),
         OutsideAddressReading outside => new($"{house.NameOf(outside.Device)}, outside", outside.IsKnown ? outside.Address.ToString() : "an address of the provider’s"),
+        SsidReading name => new($"Wi-Fi {name.Ssid}", name.IsThere ? "in the list" : "gone from the list"),
         LampReading lamp => new("lamps", KitShelf.Find(house.FindDevice(lamp.Device)?.Kit)?.Lamps.GetValueOrDefault(lamp.Shows) ?? Say(lamp.Shows)),
         WantReading want => new(want.Met switch
         {

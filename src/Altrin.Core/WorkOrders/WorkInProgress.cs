@@ -49,7 +49,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
     public void Step(StepDraft draft)
     {
         cancel.ThrowIfCancellationRequested();
-        var cutOff = new CutOff(state);
+        var (cutOff, was) = (new CutOff(state), state);
         var before = House;
         if (draft.Page is { } page) ProvePage(page, draft.Title);
         var where = draft.Page is not null ? WhereLaptopIs() : null;
@@ -63,7 +63,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         // As they are written: a list inside an action, a forward or a VLAN, is part of what is to be done.
         var key = $"{(Course.Number > 0 ? $"{Course.Number}|" : "")}{JsonSerializer.Serialize(draft.Actions, AltrinJson.Compact)}|{draft.Title}";
         var count = uses[key] = uses.GetValueOrDefault(key) + 1;
-        var readings = draft.Expect?.Invoke(this) ?? [];
+        ImmutableArray<Reading> readings = [.. draft.Expect?.Invoke(this) ?? [], .. draft.Actions.Any(action => action is BoxSetting or FactoryReset) ? Expected.NamesChanged(was, state) : []];
         steps.Add(new(KeyOf($"{key}|{count}"), steps.Count + 1, Phase, draft.Short, draft.Title, where, open, draft.Find,
             draft.Changes, draft.WaitSeconds, [.. readings.Select(reading => ReadingWords.Say(reading, House, Actions.Laptop.Id))], cut, draft.Cautions, draft.Actions)
         { Readings = readings, Device = draft.Page ?? DeviceOf(draft.Actions), Before = before, After = House, Meanwhile = meanwhile, During = during });

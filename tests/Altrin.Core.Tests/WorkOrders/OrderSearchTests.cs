@@ -225,6 +225,28 @@ public class OrderSearchTests
             Assert.Equal(step.Changes.Select(change => change.Setting).Distinct(), step.Changes.Select(change => change.Setting));
     }
 
+    /// <summary>What comes into the list of networks and goes from it, by a second look at the printed houses: a name that some box in use sends and shows.</summary>
+    [Theory, MemberData(nameof(JobPlanTests.Jobs), MemberType = typeof(JobPlanTests))]
+    public void Names_that_come_and_go_are_among_what_must_be_seen(string job)
+    {
+        var house = JobPlanTests.Job(job);
+        foreach (var step in Printed(OrderWriter.Prove(house, Best(house)))["steps"]!.AsArray())
+        {
+            var seen = step!["expect"]!.AsArray().ToLookup(one => (string)one!["reading"]!, one => (string)one!["value"]!);
+            if (!step["actions"]!.AsArray().Any(action => (string)action!["do"]! is "set-wifi")) continue;
+            var (before, after) = (Sent(step["before"]!), Sent(step["after"]!));
+            Assert.Equal(after.Except(before).Order(), seen["ssid"].Order());
+            Assert.Equal(before.Except(after).Order(), seen["ssid-gone"].Order());
+        }
+
+        static HashSet<string> Sent(JsonNode house) => [.. house["devices"]!.AsArray().Where(box => (string)box!["mode"]! is not ("modem" or "passthrough" or "client-bridge" or "switch") && IsInUse(house, box!))
+            .SelectMany(box => (box!["wifi"]?.AsArray() ?? []).Where(one => (bool?)one!["enabled"] != false && (bool?)one["broadcast"] != false).Select(one => (string)one!["ssid"]!))];
+        // At the line, on a cable, joined, or with something plugged into it or on its Wi-Fi.
+        static bool IsInUse(JsonNode house, JsonNode box) => (string?)house["line"]?["device"] == (string)box["id"]! || box["uplink"] is not null
+            || (house["cables"]?.AsArray() ?? []).Any(cable => (string)cable!["a"]!["device"]! == (string)box["id"]! || (string)cable["b"]!["device"]! == (string)box["id"]!)
+            || (house["endpoints"]?.AsArray() ?? []).Any(thing => thing!["connect"] is { } to && ((string?)to["device"] == (string)box["id"]! || (string?)to["near"] == (string)box["id"]!));
+    }
+
     [Fact]
     public void An_open_network_is_not_let_onto_the_household_s()
     {

@@ -256,4 +256,19 @@ public class OtherwiseTests
         Assert.Equal("192.168.1.1", other.Rows[1].Seen);
         Assert.Null(Comparison.Of(step, "hello").Source);
     }
+
+    /// <summary>A box that took its new name sends it, and the old one no more: a list of networks shows both.</summary>
+    [Theory]
+    [InlineData("oak-study", true, true)]
+    [InlineData("setup-5302", false, false)]
+    public void A_list_of_networks_tells_whether_the_new_name_is_there_and_the_old_gone(string listed, bool isNewThere, bool isOldGone)
+    {
+        var house = JobPlanTests.Job("own-names");
+        house = house.WithDevice("r2", box => box with { Wifi = [.. box.Wifi.Select(network => network with { Ssid = "setup-5302" })] });
+        var step = OrderWays.Of(house, Best(house)).Best.Steps.First(one => one.Actions.Any(action => action is SetWifi { Device: "r2" }));
+        var list = $"IN-USE  BSSID              SSID      MODE   CHAN  RATE        SIGNAL  BARS  SECURITY\n        02:00:5E:10:00:03  {listed}  Infra  36    540 Mbit/s  84      ***   WPA2\n";
+        var rows = Comparison.Of(step, list).Rows;
+        Assert.Contains(rows, row => row.Reading == "Wi-Fi oak-study" && row.IsAsSaid == isNewThere);
+        Assert.Contains(rows, row => row.Reading == "Wi-Fi setup-5302" && row.IsAsSaid == isOldGone);
+    }
 }

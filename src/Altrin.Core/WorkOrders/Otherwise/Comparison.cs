@@ -37,6 +37,7 @@ public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
         (InternetReading wanted, InternetReading one) => wanted.Who == one.Who,
         (PageReading wanted, PageReading one) => wanted.Device == one.Device && wanted.At == one.At,
         (PingReading wanted, PingReading one) => wanted.At == one.At,
+        (SsidReading wanted, SsidReading one) => wanted.Ssid == one.Ssid,
         _ => expected.GetType() == shown.GetType(),
     };
 
@@ -57,6 +58,10 @@ public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
             var servers = adapter.Dns.Select(one => Ipv4Address.TryParse(one, out var server) ? server : (Ipv4Address?)null).OfType<Ipv4Address>().ToImmutableArray();
             if (!servers.IsEmpty) yield return new DnsReading(servers);
         }
+        // A list of networks that lacks a name says that it is gone.
+        if (!pasted.Networks.IsEmpty)
+            foreach (var name in step.Readings.OfType<SsidReading>())
+                yield return name with { IsThere = pasted.Networks.Any(one => one.Ssid == name.Ssid) };
         foreach (var ping in pasted.Pings)
         {
             if (!Ipv4Address.TryParse(ping.Target, out var target)) continue;

@@ -41,7 +41,9 @@ export function OrderHead(props: {
               ? `about ${left} of ${data.order.minutes} min left`
               : `about ${data.order.minutes} min in all`}
             ,{' '}
-            {data.cutMinutes ? `somebody without internet for ${data.cutMinutes} min` : 'nobody without internet'}
+            {data.cutMinutes
+              ? `somebody without internet for ${data.cutMinutes} min`
+              : 'nobody without internet'}
           </Text>
           <AtWork isOver={isDone} />
         </Flex>
