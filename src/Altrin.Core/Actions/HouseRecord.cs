@@ -64,7 +64,8 @@ public sealed record RemoveDevice(string Device) : InstallerAction
 public sealed record AddEndpoint(Endpoint Endpoint) : InstallerAction
 {
     public override ActionProblem? Problem(NetworkDocument house) =>
-        Checks.NewId(house, Endpoint.Id, "endpoint.id") ?? Checks.Name(Endpoint.Name);
+        Checks.NewId(house, Endpoint.Id, "endpoint.id") ?? Checks.Name(Endpoint.Name)
+        ?? (Endpoint.Connect?.Socket is { } socket && house.OccupantOf(socket) is not null ? Checks.FreeSocket(house, socket, "endpoint.connect") : null);
 
     public override string Say(NetworkDocument house) => $"Add {Endpoint.Name}";
     protected override NetworkDocument Do(NetworkDocument house) => house with { Endpoints = house.Endpoints.Add(Endpoint) };

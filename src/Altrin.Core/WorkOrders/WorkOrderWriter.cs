@@ -281,7 +281,7 @@ public static class WorkOrderWriter
         if (work.House.FindEndpoint(planned.Id) is not { } now)
         {
             FreeLaptopSocket(work, work.Planned);
-            work.Step(new(planned.Name, $"Bring in {planned.Name}") { Actions = [new AddEndpoint(planned)], Expect = after => Shows(after, planned.Id) });
+            BringIn(work, planned);
             return;
         }
         if (!SameWritten.Are(now.Connect, planned.Connect))
@@ -291,6 +291,12 @@ public static class WorkOrderWriter
             work.Step(new($"Move {planned.Name}", move.Say(work.House)) { Actions = [move], Expect = after => Shows(after, planned.Id) });
         }
         if (!SameWritten.Are(now.Address, planned.Address)) SetThingAddress(work, planned);
+    }
+
+    internal static void BringIn(WorkInProgress work, Endpoint thing)
+    {
+        var where = thing.Connect?.Match(cable => $", into {work.House.SocketName(cable.Into)}", join => $", on Wi-Fi {join.Ssid}");
+        work.Step(new(thing.Name, $"Bring in {thing.Name}{where}") { Actions = [new AddEndpoint(thing)], Expect = after => Shows(after, thing.Id) });
     }
 
     internal static void SetThingAddress(WorkInProgress work, Endpoint planned)

@@ -257,6 +257,18 @@ public class OtherwiseTests
         Assert.Null(Comparison.Of(step, "hello").Source);
     }
 
+    /// <summary>An address that was typed is no lease, whatever its number: the paste says by what it came.</summary>
+    [Theory]
+    [InlineData("Yes", true)]
+    [InlineData("No", false)]
+    public void An_address_that_was_set_by_hand_is_not_the_lease_that_was_to_be_seen(string dhcp, bool isAsSaid)
+    {
+        var (_, _, order) = Larkspur();
+        var step = Step(order, "Plug your laptop into Hall gateway");
+        var text = Shown.Replace("DHCP Enabled. . . . . . . . . . . : Yes", $"DHCP Enabled. . . . . . . . . . . : {dhcp}", StringComparison.Ordinal).Replace("   DHCP Server . . . . . . . . . . . : 192.168.31.1\n", dhcp == "Yes" ? "   DHCP Server . . . . . . . . . . . : 192.168.31.1\n" : "", StringComparison.Ordinal);
+        Assert.Equal(isAsSaid, Comparison.Of(step, $"Windows IP Configuration\n\n{text}").Rows[0].IsAsSaid);
+    }
+
     /// <summary>A box that took its new name sends it, and the old one no more: a list of networks shows both.</summary>
     [Theory]
     [InlineData("oak-study", true, true)]

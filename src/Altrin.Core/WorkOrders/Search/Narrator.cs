@@ -28,7 +28,7 @@ internal static class Narrator
         string? loggedIn = null;
         foreach (var (act, moves, before, _) in steps)
         {
-            work.Phase = act.Device is { } device ? $"At {work.House.NameOf(device)}" : act.Label.StartsWith("join ", StringComparison.Ordinal) || act.Label.StartsWith("address ", StringComparison.Ordinal) ? "The things in the house" : "Cables";
+            work.Phase = act.Device is { } device ? $"At {work.House.NameOf(device)}" : act.Label.StartsWith("join ", StringComparison.Ordinal) || act.Label.StartsWith("thing ", StringComparison.Ordinal) || act.Label.StartsWith("address ", StringComparison.Ordinal) ? "The things in the house" : "Cables";
             if (act.Actions is [CarryDevice { Device: var carried }] && !work.IsAsBefore(carried) && BoxWork.SameSettings(work.House.FindDevice(carried)!, work.Planned.FindDevice(carried)!) && WorkOrderWriter.CanBeProvedThere(work, carried, hands))
             {
                 // Proved beside the main box before it goes to its place.
@@ -106,6 +106,7 @@ internal static class Narrator
         else if (act.Actions is [SetEndpointAddress set]) WorkOrderWriter.SetThingAddress(work, work.Planned.FindEndpoint(set.Endpoint)!);
         else if (act.Actions is [ConnectEndpoint or UnplugEndpoint] && act.Label.StartsWith("join ", StringComparison.Ordinal))
             work.Step(new($"Move {work.House.NameOf(act.Label[5..])}", act.Actions[0].Say(work.House)) { Actions = act.Actions, Expect = after => WorkOrderWriter.Shows(after, act.Label[5..]) });
+        else if (act.Actions is [AddEndpoint thing]) WorkOrderWriter.BringIn(work, thing.Endpoint);
         else if (act.Actions is [CarryDevice carry]) CarrySteps.Carry(work, carry);
         else if (act.Actions is [FactoryReset reset]) ResetSteps.Hold(work, work.House.FindDevice(reset.Device)!);
         else if (act.Actions is [AddDevice added])
