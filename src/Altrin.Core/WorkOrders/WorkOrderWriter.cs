@@ -103,7 +103,7 @@ public static class WorkOrderWriter
             NeedsLaptop = true,
             // Where its page does not open from here, the laptop's own readings have to do.
             Page = work.PageOpens(gateway.Id) ? gateway.Id : null,
-            Expect = after => [.. after.LaptopShows(), new OwnAddressReading(gateway.Id, after.State.Lan(gateway.Id)?.Address), .. OutsideOf(after, gateway.Id)],
+            Expect = after => [.. after.LaptopShows(), new OwnAddressReading(gateway.Id, after.State.Lan(gateway.Id)?.Address), .. OutsideOf(after, gateway.Id, work.House.Line is { HandOff: HandOff.Static, Agreed: not null } or { HandOff: not HandOff.Static, Seen: not null })],
             Cautions =
             [
                 "Write down what you see: gateway address, Wi-Fi names, who is connected. It is the way back.",
@@ -266,14 +266,15 @@ public static class WorkOrderWriter
             {
                 WaitSeconds = 180,
                 Actions = [new Restart(receiver)],
-                Expect = after => OutsideOf(after, receiver),
+                // What was seen was another box's: this one may be given another.
+                Expect = after => OutsideOf(after, receiver, work.House.Line is { HandOff: HandOff.Static, Agreed: not null }),
             });
         }
     }
 
     /// <summary>What the page of the box that is fed by the line shows of it.</summary>
-    private static ImmutableArray<Reading> OutsideOf(WorkInProgress work, string device) => work.State.Wan(device) is { Candidates: [{ Address: { } outside, Server: Line.ProviderId }] }
-        ? [new OutsideAddressReading(device, outside.Address, work.House.Line is { Seen: not null } or { Agreed: not null })] : [];
+    private static ImmutableArray<Reading> OutsideOf(WorkInProgress work, string device, bool isKnown) => work.State.Wan(device) is { Candidates: [{ Address: { } outside, Server: Line.ProviderId }] }
+        ? [new OutsideAddressReading(device, outside.Address, isKnown)] : [];
 
     private static void SetThing(WorkInProgress work, Endpoint planned)
     {
