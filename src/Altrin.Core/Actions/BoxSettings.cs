@@ -340,7 +340,7 @@ public sealed record Restart(string Device) : InstallerAction
     protected override NetworkDocument Do(NetworkDocument house) => house;
 }
 
-/// <summary>Hold reset until the lamps change: every setting goes back to what the label says.</summary>
+/// <summary>Hold reset, the power on, until the lamps change: every setting goes back to what the label says.</summary>
 /// <remarks>A box whose kind is on the kit shelf wakes up as that is sold. Of any other: one with a router mode wakes up as one, gives out addresses .100 to .199 of its own subnet, and its Wi-Fi is
 /// open: common practice, no source.</remarks>
 public sealed record FactoryReset(string Device) : InstallerAction
@@ -356,7 +356,7 @@ public sealed record FactoryReset(string Device) : InstallerAction
         return $"Hold reset on {house.NameOf(Device)} for {hold} s, power on";
     }
 
-    protected override NetworkDocument Do(NetworkDocument house) => house.WithDevice(Device, SettingCatalogue.AsSold);
+    protected override NetworkDocument Do(NetworkDocument house) => house.WithDevice(Device, box => SettingCatalogue.AsSold(box) with { Off = null });
 }
 
 internal static class PoolCheck

@@ -17,7 +17,7 @@ internal static class Checks
         if (house.FindDevice(socket.Device) is not { } device) return new(field, $"There is no device “{socket.Device}” in this house.");
         if (device.FindPort(socket.Port) is null) return new(field, $"{device.Name} has no socket “{socket.Port}”.");
         return house.OccupantOf(socket) is { } occupant && (occupant.Kind, occupant.Id) != (except?.Kind, except?.Id)
-            ? new(field, $"Socket {socket.Port} of {device.Name} is taken by {occupant.Say}. Unplug that first, or use another socket.")
+            ? new(field, $"Socket {Naming.PortName(device, socket.Port)} of {device.Name} is taken by {occupant.Say}. Unplug that first, or use another socket.")
             : null;
     }
 

@@ -65,7 +65,9 @@ public sealed record AddEndpoint(Endpoint Endpoint) : InstallerAction
 {
     public override ActionProblem? Problem(NetworkDocument house) =>
         Checks.NewId(house, Endpoint.Id, "endpoint.id") ?? Checks.Name(Endpoint.Name)
-        ?? (Endpoint.Connect?.Socket is { } socket && house.OccupantOf(socket) is not null ? Checks.FreeSocket(house, socket, "endpoint.connect") : null);
+        ?? Endpoint.Connect?.Match(
+            plug => Checks.FreeSocket(house, plug.Into, "endpoint.connect"),
+            join => join.Near is { } near ? Checks.Device(house, near, "endpoint.connect.near") : null);
 
     public override string Say(NetworkDocument house) => $"Add {Endpoint.Name}";
     protected override NetworkDocument Do(NetworkDocument house) => house with { Endpoints = house.Endpoints.Add(Endpoint) };

@@ -113,7 +113,7 @@ public static class Modes
             AnswersUnplugged = true,
             HandsLineOn = true,
             SaveSeconds = 120,
-            Caution = "Its Wi-Fi goes off with it: be on a cable. The socket the laptop is in then gives the settings page and no internet.",
+            Caution = "Its Wi-Fi goes off with it: be on a cable. The socket you are in then gives the settings page and no internet.",
         });
 
     public static ModeTraits Of(DeviceMode mode) => All[(int)mode];

@@ -12,10 +12,11 @@ public sealed record ReadingInWords(string Reading, string Value);
 public static class ReadingWords
 {
     /// <param name="laptop">Whose readings need no name: the one that is looked at.</param>
-    public static ReadingInWords Say(Reading reading, NetworkDocument house, string laptop) => reading switch
+    /// <param name="word">What it is: a laptop, or a phone.</param>
+    public static ReadingInWords Say(Reading reading, NetworkDocument house, string laptop, string word = "laptop") => reading switch
     {
         AddressReading { Who: var who, Ways: var ways } => who == laptop
-            ? new("laptop address", string.Join(" or ", ways.Select(way => Say(way, house, ways.Length > 1))))
+            ? new($"{word} address", string.Join(" or ", ways.Select(way => Say(way, house, ways.Length > 1))))
             : new("its address", ways is [{ Address: { } only }] ? only.Address.ToString() : "none for certain"),
         GatewayReading gateway => new("gateway", string.Join(" or ", gateway.Any)),
         DnsReading dns => new("DNS servers", string.Join(", ", dns.Servers)),

@@ -11,7 +11,6 @@ namespace Altrin.Core.WorkOrders;
 /// then Wi-Fi, then the rest, and last what cuts off (DHCP off, mode). Common practice, no source.</summary>
 internal static class BoxWork
 {
-    private const string LastFromHere = "From here on the box gives your laptop no address. That is meant: do this last.";
     private const string AskAnew = "Your laptop keeps its old name servers until it asks again: pull its cable, or turn its Wi-Fi off, and join it anew before you look.";
 
     public static int RebootSeconds(Device box) => box.Label?.RebootSeconds ?? BoxLabel.UsualRebootSeconds;
@@ -19,7 +18,14 @@ internal static class BoxWork
     /// <summary>Brings the box from what it is now to what is planned.</summary>
     public static void Set(WorkInProgress work, Device planned)
     {
-        if (SameSettings(work.House.FindDevice(planned.Id)!, planned)) return;
+        var differ = SettingCatalogue.All.Where(setting => !setting.IsAlike(work.House.FindDevice(planned.Id)!, planned)).ToList();
+        if (differ.Count == 0) return;
+        // Its switch is no setting of a page.
+        if (differ.TrueForAll(setting => setting.Page == SettingsPage.Power))
+        {
+            Power(work, planned);
+            return;
+        }
         LaptopMoves.ToPageOf(work, planned.Id);
         LogIn(work, planned.Id, "Log in");
         Address(work, planned);
@@ -234,6 +240,8 @@ internal static class BoxWork
 
     internal static ImmutableArray<string> ModeCautions(WorkInProgress work, Device planned, bool isMode, ImmutableArray<InstallerAction> actions)
     {
+        if (isMode && work.Laptop?.Connect is Attachment.Join && Simulator.Run(actions.Apply(work.House)).JoinedNetwork(Laptop.Id) is null)
+            return [$"Its Wi-Fi goes off with it: your {work.Hands.Word()} is on no network then. Do this last."];
         if (planned.Traits.Caution is { } caution && (isMode || planned.Traits.BridgesByRadio)) return [caution];
         return isMode && work.LaptopIsServedBy(planned.Id) ? [FromHere(work, planned, actions)] : [];
     }
@@ -243,8 +251,8 @@ internal static class BoxWork
     {
         var after = Simulator.Run(actions.Apply(work.House));
         return after.Net(Laptop.Id) is { Outcome: LeaseOutcome.Leased, Candidates: [{ Server: { } server }] } && server != planned.Id
-            ? $"Your laptop gets its address from {(server == Line.ProviderId ? "the provider" : after.House.NameOf(server))} then. Where none comes, pull its cable for a moment."
-            : LastFromHere;
+            ? $"Your {work.Hands.Word()} gets its address from {(server == Line.ProviderId ? "the provider" : after.House.NameOf(server))} then. Where none comes, {(after.House.FindEndpoint(Laptop.Id)!.Connect is Attachment.Join ? "turn its Wi-Fi off and on" : "pull its cable for a moment")}."
+            : $"From here on the box gives your {work.Hands.Word()} no address. That is meant: do this last.";
     }
 
     private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];

@@ -14,6 +14,7 @@ internal static class CarrySteps
         {
             Actions = [carry],
             WaitSeconds = BoxWork.RebootSeconds(box),
+            WhyHere = work.IsAsBefore(box.Id) ? null : "It is set beside the main box first: at its place a fault of the air and one of the settings look alike. Common practice, not computed.",
             // Common practice, no source.
             Cautions = ["Prove it beside the main box before you carry it, and again in its place.", "No ladder and no drill alone; data cables apart from mains cables."],
         });

@@ -1,5 +1,8 @@
 using Altrin.Core.Actions;
+using Altrin.Core.Documents;
 using Altrin.Core.Network;
+using Altrin.Core.Simulation;
+using Altrin.Core.WorkOrders.Search;
 
 namespace Altrin.Core.WorkOrders;
 
@@ -10,6 +13,11 @@ internal static class LaptopMoves
     /// <param name="asAThing">To prove what a thing of the household would have there: an address of its own is given up wherever the page opens without.</param>
     public static void ToPageOf(WorkInProgress work, string device, bool asAThing = false)
     {
+        if (work.Hands != Hands.Laptop)
+        {
+            OverTheAir(work, device);
+            return;
+        }
         var isThere = work.Laptop?.Connect?.Socket?.Device == device;
         if (asAThing && isThere && work.Laptop!.Address.Method == EndpointMethod.Static && OpensAutomatic(work, device)) LaptopSteps.Automatic(work);
         if (isThere && work.PageOpens(device)) return;
@@ -21,6 +29,20 @@ internal static class LaptopMoves
             LaptopSteps.Plug(work, new(socket), wasFixed ? [new SetLaptopAddress(null)] : []);
         }
         if (!work.PageOpens(device) && LaptopSteps.FreeBeside(work.State, device) is { } own) LaptopSteps.FixAddress(work, own);
+    }
+
+    /// <summary>Without a socket: onto the box's own Wi-Fi, else onto another of its network; always automatic, as a thing of the household is.</summary>
+    private static void OverTheAir(WorkInProgress work, string device)
+    {
+        var away = Laptop.Away(work.House);
+        var isFixed = work.Laptop is { Address.Method: EndpointMethod.Static };
+        foreach (var join in Spots.ByAir(away, Simulator.Run(away), device))
+        {
+            if (!new WorkInProgress(join.Apply(away), work.Planned).PageOpens(device)) continue;
+            if (isFixed) LaptopSteps.Automatic(work);
+            if (!SameWritten.Are(join.Apply(work.House).FindEndpoint(Laptop.Id), work.Laptop)) LaptopSteps.Join(work, join);
+            return;
+        }
     }
 
     private static bool OpensAutomatic(WorkInProgress work, string device)

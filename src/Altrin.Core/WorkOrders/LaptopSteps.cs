@@ -17,11 +17,20 @@ internal static class LaptopSteps
             Cautions = ["Turn the laptop's Wi-Fi off, or it may talk to another box than the one on the cable."],
         });
 
+    public static void Join(WorkInProgress work, JoinLaptop join) =>
+        work.Step(new("Join there", $"Join Wi-Fi {join.Ssid} of {work.House.NameOf(join.Near)}")
+        {
+            Actions = [join],
+            NeedsLaptop = true,
+            Expect = after => after.LaptopShows(),
+            Cautions = [join.Security == WifiSecurity.Open ? "Nobody guards this network yet: do not type the household's key over it." : "The key is on its label, or as it was set.", work.Hands.JoinCaution()],
+        });
+
     public static void Automatic(WorkInProgress work) =>
-        work.Step(new("Automatic again", "Set your laptop back to automatic addressing") { Actions = [new SetLaptopAddress()], NeedsLaptop = true, Expect = after => after.LaptopShows() });
+        work.Step(new("Automatic again", $"Set your {work.Hands.Word()} back to automatic addressing") { Actions = [new SetLaptopAddress()], NeedsLaptop = true, Expect = after => after.LaptopShows() });
 
     public static void FixAddress(WorkInProgress work, InterfaceAddress own) =>
-        work.Step(new("Laptop address", $"Give your laptop the fixed address {own.Address}")
+        work.Step(new($"{(work.Hands.Word() == "phone" ? "Phone" : "Laptop")} address", $"Give your {work.Hands.Word()} the fixed address {own.Address}")
         {
             Actions = [new SetLaptopAddress(own)],
             NeedsLaptop = true,

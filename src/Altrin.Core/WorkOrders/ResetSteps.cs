@@ -2,6 +2,7 @@ using Altrin.Core.Actions;
 using Altrin.Core.Kit;
 using Altrin.Core.Network;
 using Altrin.Core.Readings;
+using Altrin.Core.WorkOrders.Search;
 
 namespace Altrin.Core.WorkOrders;
 
@@ -20,7 +21,7 @@ internal static class ResetSteps
             [
                 // Common practice, no source.
                 "Before: if its page still opens, save its settings to a file and note the firmware version. No update now.",
-                .. box.Wifi.IsEmpty ? Array.Empty<string>() : ["Its Wi-Fi is open until you secure it: stay on the cable."],
+                .. box.Wifi.IsEmpty ? Array.Empty<string>() : [$"Its Wi-Fi is open until you secure it: {(work.Hands == Hands.Laptop ? "stay on the cable" : "give it a key before anything else")}."],
             ],
         });
     }

@@ -12,16 +12,18 @@ public static class Sooner
     public static string? WhyNot(WorkOrder order, string key, Hands hands = Hands.Laptop)
     {
         var at = order.Steps.ToList().FindIndex(step => step.Key == key);
-        if (at < 0 || !IsWork(order.Steps[at])) return null;
+        if (at < 0) return null;
+        if (!IsWork(order.Steps[at])) return order.Steps[at].WhyHere;
+        if (!order.Steps.Take(at).Any(IsWork)) return order.Steps[at].WhyHere ?? "Nothing is changed before it.";
         var step = order.Steps[at];
         var spots = new Spots(hands, Laptop.Away(order.Steps[^1].After!));
-        var known = Clashes.Known(order.Steps[0].Before!, order.Steps[^1].After!);
+        var clashes = Clashes.Known(order.Steps[0].Before!, order.Steps[^1].After!);
         for (var place = at - 1; place >= 0; place--)
         {
             if (!IsWork(order.Steps[place])) continue;
-            if (Breaks(order, step, place, at, spots, known) is { } reason) return $"Done before step {order.Steps[place].Number}, “{order.Steps[place].Title}”: {reason}";
+            if (Breaks(order, step, place, at, spots, clashes) is { } reason) return $"Done before step {order.Steps[place].Number}, “{order.Steps[place].Title}”: {reason}";
         }
-        return "It could come sooner: nothing hangs on its place. It stands where it costs the fewest walks.";
+        return step.WhyHere ?? "It could come sooner: nothing hangs on its place. It stands where it costs the fewest walks.";
     }
 
     /// <summary>Looking, logging in and moving the laptop follow the work and are no work.</summary>
@@ -52,6 +54,8 @@ public static class Sooner
         {
             // The laptop's own socket is let go for it.
             if (action.Problem(house) is not null) house = Laptop.Away(house);
+            if (Missing(house, action) is { } missing) return $"{step.After!.NameOf(missing)} is not there yet.";
+            if (action is PlugCable plug && house.FindCable(plug.Cable.Id) is { } still) return $"that cable is still in {house.SocketName(still.A)} and {house.SocketName(still.B)}.";
             if (action.Problem(house) is { } problem) return Lower(problem.Message);
             house = action.Apply(house);
         }
@@ -59,6 +63,21 @@ public static class Sooner
         foreach (var (key, sentence) in Clashes.In(state))
             if (!known.Contains(key)) return Lower(sentence);
         return null;
+    }
+
+    /// <summary>A box that something is to be plugged into, and that is not in the house yet.</summary>
+    private static string? Missing(NetworkDocument house, InstallerAction action)
+    {
+        IEnumerable<string?> boxes = action switch
+        {
+            PlugCable plug => [plug.Cable.A.Device, plug.Cable.B.Device],
+            MoveCableEnd move => [move.To.Device],
+            ConnectEndpoint connect => [connect.To.Socket?.Device],
+            AddEndpoint added => [added.Endpoint.Connect?.Socket?.Device],
+            SetLine line => [line.Line.Device],
+            _ => [],
+        };
+        return boxes.FirstOrDefault(box => box is not null && house.FindDevice(box) is null);
     }
 
     /// <summary>Nothing breaks, but somebody would be without internet from then on.</summary>
@@ -72,5 +91,5 @@ public static class Sooner
     }
 
     /// <summary>In the middle of a sentence; a name keeps its capital.</summary>
-    private static string Lower(string sentence) => sentence.Split(' ')[0] is "The" or "A" or "Both" or "Two" or "There" or "No" ? char.ToLowerInvariant(sentence[0]) + sentence[1..] : sentence;
+    private static string Lower(string sentence) => sentence.Split(' ')[0] is "The" or "A" or "Both" or "Two" or "There" or "No" or "Socket" ? char.ToLowerInvariant(sentence[0]) + sentence[1..] : sentence;
 }

@@ -6,6 +6,7 @@ using Altrin.Core.Network;
 using Altrin.Core.Readings;
 using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
+using Altrin.Core.WorkOrders.Search;
 
 namespace Altrin.Core.WorkOrders;
 
@@ -28,6 +29,8 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
 
     public Course Course { get; init; } = Course.First;
 
+    public Hands Hands { get; init; } = Hands.Laptop;
+
     public string Phase { get; set; } = "";
 
     /// <summary>Whether the box is in the house by now: one that could not be brought in is a gap, and nothing more is done to it.</summary>
@@ -41,7 +44,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
 
     public Endpoint? Laptop => House.FindEndpoint(Actions.Laptop.Id);
 
-    public WorkOrder Finish(string title) => new(title, [.. steps], (seconds + 59) / 60, [.. gaps]);
+    public WorkOrder Finish(string title) => new(title, [.. steps], (seconds + 59) / 60, [.. gaps]) { Hands = Hands };
 
     public void Gap(string what) => gaps.Add($"Step {steps.Count}: {what}");
 
@@ -65,8 +68,8 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         var count = uses[key] = uses.GetValueOrDefault(key) + 1;
         ImmutableArray<Reading> readings = [.. draft.Expect?.Invoke(this) ?? [], .. draft.Actions.Any(action => action is BoxSetting or FactoryReset) ? Expected.NamesChanged(was, state) : []];
         steps.Add(new(KeyOf($"{key}|{count}"), steps.Count + 1, Phase, draft.Short, draft.Title, where, open, draft.Find,
-            draft.Changes, draft.WaitSeconds, [.. readings.Select(reading => ReadingWords.Say(reading, House, Actions.Laptop.Id))], cut, draft.Cautions, draft.Actions)
-        { Readings = readings, Device = draft.Page ?? DeviceOf(draft.Actions), Before = before, After = House, Meanwhile = meanwhile, During = during });
+            draft.Changes, draft.WaitSeconds, [.. readings.Select(reading => ReadingWords.Say(reading, House, Actions.Laptop.Id, Hands.Word()))], cut, draft.Cautions, draft.Actions)
+        { Readings = readings, Device = draft.Page ?? DeviceOf(draft.Actions), Before = before, After = House, Meanwhile = meanwhile, During = during, WhyHere = draft.WhyHere });
         seconds += SecondsPerStep + (draft.WaitSeconds ?? 0);
     }
 
@@ -106,7 +109,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
 
     private void ProvePage(string device, string title)
     {
-        if (!PageOpens(device)) gaps.Add($"“{title}”: the page of {House.NameOf(device)} does not open from where the laptop is.");
+        if (!PageOpens(device)) gaps.Add($"“{title}”: the page of {House.NameOf(device)} does not open from where the {Hands.Word()} is.");
     }
 
     private string? WhereLaptopIs()
@@ -159,6 +162,9 @@ internal sealed record StepDraft(string Short, string Title)
 
     /// <summary>Boxes without power, or starting, while it is waited for; null: those that its actions restart.</summary>
     public IReadOnlyList<string>? Off { get; init; }
+
+    /// <summary>See <see cref="WorkStep.WhyHere"/>.</summary>
+    public string? WhyHere { get; init; }
 
     public Func<WorkInProgress, ImmutableArray<Reading>>? Expect { get; init; }
     public ImmutableArray<string> Cautions { get; init; } = [];

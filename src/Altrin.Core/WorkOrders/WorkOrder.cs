@@ -4,6 +4,7 @@ using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Readings;
 using Altrin.Core.Simulation;
+using Altrin.Core.WorkOrders.Search;
 
 namespace Altrin.Core.WorkOrders;
 
@@ -13,6 +14,10 @@ namespace Altrin.Core.WorkOrders;
 public sealed record WorkOrder(string Title, ImmutableArray<WorkStep> Steps, int Minutes, ImmutableArray<string> Gaps)
 {
     public bool IsProven => Gaps.IsEmpty;
+
+    /// <summary>What it is worked with.</summary>
+    [JsonIgnore]
+    public Hands Hands { get; init; } = Hands.Laptop;
 
     /// <summary>The minutes of steps, restarts included, during which something that has internet in the household's house has none: while a box on its way
     /// restarts, or once the step is done. Where somebody is cut off before the first step, as in the middle of the work, the step that gives it back is
@@ -71,6 +76,10 @@ public sealed record WorkStep(
     /// <summary>The house while the step is waited for, its boxes that restart off; null where nobody hangs on one.</summary>
     [JsonIgnore]
     public NetworkDocument? During { get; init; }
+
+    /// <summary>Why it stands where it stands, where that is the trade's experience and nothing that is computed; else null.</summary>
+    [JsonIgnore]
+    public string? WhyHere { get; init; }
 
     /// <summary>Work and wait.</summary>
     public double Minutes => 1 + (WaitSeconds ?? 0) / 60.0;

@@ -43,6 +43,7 @@ public static class WorkOrderWriter
         foreach (var thing in plan.Things) SetThing(work, thing);
         Settle(work);
         foreach (var box in plan.Alone.Where(work.Has)) ProveBox(work, box);
+        Measure(work);
         ProveHouse(work);
         if (!work.EndsAsPlanned()) work.Gap("the last step does not end in the planned house.");
         return work.Finish(TitleOf(plan, found));
@@ -55,17 +56,16 @@ public static class WorkOrderWriter
         found = Laptop.Away(found);
         planned = Laptop.Away(planned);
         course ??= Course.First;
-        var work = new WorkInProgress(found, planned, cancel) { Course = course };
+        var work = new WorkInProgress(found, planned, cancel) { Course = course, Hands = hands };
         if (IsSameHouse(found, planned)) return work.Finish("Nothing to do");
-        // The line is proved before anything is changed; without a socket that is done where the first page opens.
-        if (hands == Hands.Laptop && course.ProvesLine) ProveLine(work);
+        if (course.ProvesLine) ProveLine(work);
         if (OrderSearch.Find(work.House, planned, hands, course, cancel) is not { } steps) return null;
-        Narrator.Say(work, steps, hands);
+        Narrator.Say(work, steps);
         var plan = new Undertaking(found, planned, course.Resets);
         PowerInTurn(work, plan);
         Settle(work);
         // Set at the table, proved in its place.
-        foreach (var box in planned.Devices.Where(box => work.Has(box) && (plan.Alone.Contains(box) ? CanBeProved(work, box, hands) : IsNewAtItsPlace(found, planned, box) && CanBeProvedThere(work, box.Id, hands)))) ProveBox(work, box);
+        foreach (var box in planned.Devices.Where(box => work.Has(box) && (plan.Alone.Contains(box) && hands == Hands.Laptop ? CanBeProved(work, box) : (plan.Alone.Contains(box) || IsNewAtItsPlace(found, planned, box)) && CanBeProvedThere(work, box.Id)))) ProveBox(work, box);
         Measure(work);
         ProveHouse(work);
         if (!work.EndsAsPlanned()) work.Gap("the last step does not end in the planned house.");
@@ -96,6 +96,8 @@ public static class WorkOrderWriter
         if (work.House.Line is not { } line || work.House.FindDevice(line.Device) is not { } entry) return;
         // A gateway in pass-through shows its page and no internet: there the line is proved at the router that receives it.
         var gateway = entry is { Mode: DeviceMode.Passthrough, PassthroughTo: { } id } ? work.House.FindDevice(id) ?? entry : entry;
+        // Without a socket nothing is read at a box that no Wi-Fi leads to.
+        if (work.Hands != Hands.Laptop && !CanBeProvedThere(work, gateway.Id)) return;
         work.Phase = "Before anything is changed";
         LaptopMoves.ToPageOf(work, gateway.Id);
         work.Step(new("Prove the line", $"Prove that the line works at {gateway.Name}")
@@ -260,12 +262,24 @@ public static class WorkOrderWriter
             if (!work.Has(gateway)) continue;
             work.Phase = "Power, in this order";
             var router = work.House.NameOf(receiver);
-            work.Step(new("Both off", $"Turn off {gateway.Name} and {router}, and wait") { WaitSeconds = 120, Actions = [new Restart(gateway.Id)], Off = [gateway.Id, receiver] });
-            work.Step(new("Gateway on", $"Turn on {gateway.Name} alone, and wait until its lamps settle") { WaitSeconds = 240, Off = [gateway.Id, receiver] });
+            work.Step(new("Both off", $"Turn off {gateway.Name} and {router}, and wait") 
+            {
+                WaitSeconds = 120,
+                Actions = [new Restart(gateway.Id)],
+                Off = [gateway.Id, receiver],
+                WhyHere = "It stands behind the last setting: a line may hold on to the box it knew, and lets go of it while both are off. Common practice, not computed.",
+            });
+            work.Step(new("Gateway on", $"Turn on {gateway.Name} alone, and wait until its lamps settle") 
+            {
+                WaitSeconds = 240,
+                Off = [gateway.Id, receiver],
+                WhyHere = $"Together with {router} it would be asked for an address before it has the line. Common practice, not computed.",
+            });
             work.Step(new("Router on", $"Turn on {router}, and wait")
             {
                 WaitSeconds = 180,
                 Actions = [new Restart(receiver)],
+                WhyHere = $"Sooner it would ask before {gateway.Name} has the line, and could go on without an address. Common practice, not computed.",
                 // What was seen was another box's: this one may be given another.
                 Expect = after => OutsideOf(after, receiver, work.House.Line is { HandOff: HandOff.Static, Agreed: not null }),
             });
@@ -338,8 +352,8 @@ public static class WorkOrderWriter
             work.Gap($"no step sets “{one.Setting.Name}” of {work.House.NameOf(one.Device)} as planned{(one.Setting.WhyNoAct is { } why ? $": {why}" : "")}.");
     }
 
-    private static bool CanBeProved(WorkInProgress work, Device box, Hands hands) =>
-        hands == Hands.Laptop && !box.Traits.AlwaysAsks && work.State.Lan(box.Id)?.Address is { } own && !AddressRanges.LinkLocal.Contains(own.Address);
+    private static bool CanBeProved(WorkInProgress work, Device box) =>
+        !box.Traits.AlwaysAsks && work.State.Lan(box.Id)?.Address is { } own && !AddressRanges.LinkLocal.Contains(own.Address);
 
     /// <summary>A box that joins by radio or by cable as it did not before, or stands where it did not: whether it carries is seen at it alone.</summary>
     private static bool IsNewAtItsPlace(NetworkDocument found, NetworkDocument planned, Device box) => box.Id != found.Line?.Device && found.FindDevice(box.Id) is var old
@@ -348,10 +362,10 @@ public static class WorkOrderWriter
     private static bool IsWired(NetworkDocument house, Device box) => house.Cables.Any(cable => cable.A.Device == box.Id || cable.B.Device == box.Id);
 
     /// <summary>Whether its page opens from where the laptop would be: tried on the simulated house. A proof that cannot be had is no step.</summary>
-    internal static bool CanBeProvedThere(WorkInProgress work, string device, Hands hands)
+    internal static bool CanBeProvedThere(WorkInProgress work, string device)
     {
-        if (!CanBeProved(work, work.House.FindDevice(device)!, hands)) return false;
-        var trial = new WorkInProgress(work.House, work.Planned);
+        if (!CanBeProved(work, work.House.FindDevice(device)!)) return false;
+        var trial = new WorkInProgress(work.House, work.Planned) { Hands = work.Hands };
         LaptopMoves.ToPageOf(trial, device, asAThing: true);
         return trial.PageOpens(device);
     }
@@ -394,7 +408,7 @@ public static class WorkOrderWriter
         work.Step(new("The household", "Prove what the household wants")
         {
             Expect = _ => [.. after.Wants.Where(want => want.Met is not null).Select(want => new WantReading(want.Need, want.Sentence, want.Met!.Value))],
-            Cautions = ["Put your laptop back to automatic addressing and turn its Wi-Fi on."],
+            Cautions = [work.Hands.BackCaution()],
         });
     }
 }

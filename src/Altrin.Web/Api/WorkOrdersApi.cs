@@ -82,7 +82,7 @@ internal static class WorkOrdersApi
         var (job, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
         if (desk is null) return problem!;
         if (desk.Order.Steps.FirstOrDefault(one => one.Key == step) is not { After: { } after }) return NoSuchStep();
-        return TypedResults.Ok(new RehearsalView(step, HouseView.Of(Evaluation.Of(after), cancel),
+        return TypedResults.Ok(new RehearsalView(step, HouseView.Of(Evaluation.Of(HandsOf(with).Named(after)), cancel),
             [.. new CutOff(job!.Found.Document).In(Simulator.Run(after)).Select(thing => thing.Name)],
             Sooner.WhyNot(desk.Order, step, HandsOf(with))));
     }
@@ -103,7 +103,7 @@ internal static class WorkOrdersApi
         if (shown.Text.Length > PastedText.MostLetters) return Answers.Wrong("text", "More than 4 million letters. Paste less at once.");
         var (job, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
         if (desk is null) return problem!;
-        return desk.Order.Steps.FirstOrDefault(one => one.Key == step) is { } found ? TypedResults.Ok(Comparison.Of(found, shown.Text)) : NoSuchStep();
+        return desk.Order.Steps.FirstOrDefault(one => one.Key == step) is { } found ? TypedResults.Ok(Comparison.Of(found, shown.Text, HandsOf(with))) : NoSuchStep();
     }
 
     private static async Task<Results<Ok<ImmutableArray<MeaningView>>, ProblemHttpResult>> Explain(string id, string step, SeenOtherwise seen, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)

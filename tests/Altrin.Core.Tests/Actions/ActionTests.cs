@@ -142,7 +142,7 @@ public class ActionTests
         new(new SetLanAddress("gw", InterfaceAddress.Parse("192.168.31.255/24")), "address", "192.168.31.255/24 is the broadcast address of 192.168.31.0/24, which no box may hold. Use .1 to .254."),
         new(new SetLanAddress("attic", InterfaceAddress.Parse("192.168.31.2/24")), "device", "There is no device “attic” in this house."),
         new(new SetMode("studio", DeviceMode.AccessPoint), "mode", "Studio router has no access point mode. It can be router."),
-        new(new MoveCableEnd("c1", new("studio", "wan"), new("gw", "lan1")), "to", "Socket lan1 of Hall gateway is taken by Recorder. Unplug that first, or use another socket."),
+        new(new MoveCableEnd("c1", new("studio", "wan"), new("gw", "lan1")), "to", "Socket LAN 1 of Hall gateway is taken by Recorder. Unplug that first, or use another socket."),
         new(new MovePool("gw", Ipv4Address.Parse("192.168.31.20"), Ipv4Address.Parse("192.168.31.10")), "end", "The pool ends at 192.168.31.10, before it starts at 192.168.31.20. Swap the two."),
         new(new ReserveAddress("gw", MacAddress.Parse("00:00:5E:00:53:11"), Ipv4Address.Parse("192.168.1.5")), "address", "192.168.1.5 is outside 192.168.31.0/24. Choose one inside."),
         new(new RemoveDevice("gw"), "device", "The provider's line enters Hall gateway. Let it enter another box first."),

@@ -94,6 +94,31 @@ public class KeptOrderTests
             new ConnectEndpoint("studio-tablet", new Attachment.Join { Ssid = "larkspur", Security = WifiSecurity.Wpa2, Key = "home" }),
             new AddEndpoint(new() { Id = "radio", Name = "Kitchen radio", Connect = Attachment.To(new("gw", "lan3")) }),
         ]);
+        var house = Examples.House("larkspur-house");
+        var attic = house.FindDevice("studio")! with
+        {
+            Id = "attic", Name = "Attic access point", Mac = MacAddress.Parse("00:00:5E:00:53:77"), Mode = DeviceMode.Router, Room = null,
+            Wifi = [.. house.FindDevice("studio")!.Wifi.Select(network => network with { Ssid = "larkspur", Key = "home" })],
+        };
+        yield return new("larkspur-new-boxes", "larkspur-house",
+        [
+            new AddDevice(attic), new SetLanAddress("attic", InterfaceAddress.Parse("192.168.31.4/24")), new TurnOffDhcpServer("attic"),
+            new PlugCable(new() { Id = "c8", A = new("gw", "lan4"), B = new("attic", "lan1") }),
+            new AddDevice(new() { Id = "shelf", Name = "Shelf switch", Supports = [DeviceMode.Switch], Mode = DeviceMode.Switch, Ports = [.. "abc".Select(letter => new Port { Id = $"{letter}", Role = PortRole.Lan })] }),
+            new PlugCable(new() { Id = "c9", A = new("attic", "lan2"), B = new("shelf", "a") }),
+            new AddEndpoint(new() { Id = "radio", Name = "Kitchen radio", Connect = Attachment.To(new("shelf", "b")) }),
+        ]);
+        yield return new("larkspur-no-wants", "larkspur-house",
+        [
+            .. house.Needs.Select(need => new RemoveNeed(need.Id)),
+            new ConnectEndpoint("studio-tablet", new Attachment.Join { Ssid = "larkspur", Security = WifiSecurity.Wpa2, Key = "home" }),
+        ]);
+        yield return new("larkspur-no-act", "larkspur-house",
+        [
+            new ConfigureDevice(house.FindDevice("gw")! with { DefaultPassword = true }), new ChangeAdminPassword("studio"),
+        ]);
+        yield return new("farm-password", "hawthorn-farm", [new ChangeAdminPassword("pantry"), new ChangeAdminPassword("main")]);
+        yield return new("larkspur-no-line", "larkspur-house", [new RemoveLine(), new SetLeaseTime("gw", 120)]);
         yield return new("larkspur-line", "larkspur-house",
         [
             new UnplugCable("c1"), new SetLine(Examples.House("larkspur-house").Line! with { Device = "studio", Port = "wan" }),
@@ -112,6 +137,41 @@ public class KeptOrderTests
         }
         Kept(name, OrderText.Of(OrderWays.Of(house, planned).Best, house));
         Kept($"{name}-reset", OrderText.Of(WorkOrderWriter.Write(house, planned), house));
+    }
+
+    /// <summary>A rate that was measured before, a label that asks for another hold and another start.</summary>
+    [Fact]
+    public void Of_what_a_label_and_a_measurement_say()
+    {
+        var house = JobPlanTests.Job("access-point");
+        house = house.WithDevice("r2", box => box with { Label = (box.Label ?? new()) with { ResetHoldSeconds = 7, RebootSeconds = 150 } }) with
+        {
+            Measured = [new() { Id = "m1", Room = "study", Mbps = 40, At = "2026-11-20" }],
+        };
+        var ways = OrderWays.Of(house, Best(house));
+        Kept("access-point-measured", OrderText.Of(ways.Keep!, house));
+        Kept("access-point-measured-reset", OrderText.Of(ways.Reset, house));
+    }
+
+    /// <summary>A box that was off: on first, then its page.</summary>
+    [Fact]
+    public void Of_a_box_that_was_off()
+    {
+        var house = new SwitchPower("studio", false).Apply(Examples.House("larkspur-house"));
+        var planned = new SwitchPower("studio", true).Apply(house);
+        planned = new SetWifi("studio", 0, planned.FindDevice("studio")!.Wifi[0] with { Ssid = "larkspur", Key = "home" }).Apply(planned);
+        Kept("larkspur-off", OrderText.Of(OrderWays.Of(house, planned).Best, house));
+        Kept("larkspur-off-reset", OrderText.Of(WorkOrderWriter.Write(house, planned), house));
+    }
+
+    /// <summary>A new cable beside an old one closes a loop: the old one is out first, and that is why.</summary>
+    [Fact]
+    public void Of_one_cable_in_the_place_of_another()
+    {
+        var house = Best(JobPlanTests.Job("lan-to-lan"));
+        var old = house.Cables.Single(cable => cable.A.Device == "gw" && cable.B.Device == "r2");
+        var planned = new PlugCable(new() { Id = "new", A = new("gw", "lan4"), B = new("r2", "lan4") }).Apply(new UnplugCable(old.Id).Apply(house));
+        Kept("lan-to-lan-other-cable", OrderText.Of(OrderWays.Of(house, planned).Best, house));
     }
 
     private static void Kept(string name, string text)

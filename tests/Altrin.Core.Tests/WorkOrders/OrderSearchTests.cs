@@ -5,6 +5,7 @@ using Altrin.Core.Documents;
 using Altrin.Core.Formats;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
+using Altrin.Core.Readings;
 using Altrin.Core.Simulation;
 using Altrin.Core.Tests.Planning;
 using Altrin.Core.WorkOrders;
@@ -226,7 +227,7 @@ public class OrderSearchTests
             Assert.Equal(step.Changes.Select(change => change.Setting).Distinct(), step.Changes.Select(change => change.Setting));
     }
 
-    /// <summary>What comes into the list of networks and goes from it, by a second look at the printed houses: a name that some box in use sends and shows.</summary>
+    /// <summary>What comes into the list of networks and goes from it, by a second look at the printed houses: a name that some box sends and shows, in use or on the table.</summary>
     [Theory, MemberData(nameof(JobPlanTests.Jobs), MemberType = typeof(JobPlanTests))]
     public void Names_that_come_and_go_are_among_what_must_be_seen(string job)
     {
@@ -240,12 +241,62 @@ public class OrderSearchTests
             Assert.Equal(before.Except(after).Order(), seen["ssid-gone"].Order());
         }
 
-        static HashSet<string> Sent(JsonNode house) => [.. house["devices"]!.AsArray().Where(box => (string)box!["mode"]! is not ("modem" or "passthrough" or "client-bridge" or "switch") && IsInUse(house, box!))
+        static HashSet<string> Sent(JsonNode house) => [.. house["devices"]!.AsArray().Where(box => (string)box!["mode"]! is not ("modem" or "passthrough" or "client-bridge" or "switch") && (bool?)box["off"] != true)
             .SelectMany(box => (box!["wifi"]?.AsArray() ?? []).Where(one => (bool?)one!["enabled"] != false && (bool?)one["broadcast"] != false).Select(one => (string)one!["ssid"]!))];
-        // At the line, on a cable, joined, or with something plugged into it or on its Wi-Fi.
-        static bool IsInUse(JsonNode house, JsonNode box) => (string?)house["line"]?["device"] == (string)box["id"]! || box["uplink"] is not null
-            || (house["cables"]?.AsArray() ?? []).Any(cable => (string)cable!["a"]!["device"]! == (string)box["id"]! || (string)cable["b"]!["device"]! == (string)box["id"]!)
-            || (house["endpoints"]?.AsArray() ?? []).Any(thing => thing!["connect"] is { } to && ((string?)to["device"] == (string)box["id"]! || (string?)to["near"] == (string)box["id"]!));
+    }
+
+    /// <summary>What tells clashes apart: of three servers on one network each two are one, and each names its own.</summary>
+    [Fact]
+    public void Of_three_servers_on_one_network_each_two_are_a_clash_of_their_own()
+    {
+        var house = JobPlanTests.Job("chain-of-three");
+        var servers = house.Devices.Select((box, i) => box with { Mode = DeviceMode.Router, Lan = new() { Address = InterfaceAddress.Parse($"192.168.8.{i + 1}/24"), DhcpServer = new() { Enabled = true, Start = Ipv4Address.Parse($"192.168.8.{i + 1}0"), End = Ipv4Address.Parse($"192.168.8.{i + 1}9"), LeaseMinutes = 60 } } }).ToList();
+        string Lan(int box, int place) => servers[box].Ports.Where(port => port.Role == PortRole.Lan).ElementAt(place).Id;
+        house = house with
+        {
+            Devices = [.. servers],
+            Endpoints = [],
+            Needs = [],
+            Cables = [new() { Id = "a", A = new(servers[0].Id, Lan(0, 0)), B = new(servers[1].Id, Lan(1, 0)) }, new() { Id = "b", A = new(servers[1].Id, Lan(1, 1)), B = new(servers[2].Id, Lan(2, 0)) }],
+        };
+        var clashes = Clashes.In(Simulator.Run(house)).Where(clash => clash.Sentence.Contains("would give out addresses on one network", StringComparison.Ordinal)).ToList();
+        Assert.Equal(3, clashes.Select(clash => clash.Key).Distinct().Count());
+        Assert.All(clashes, clash => Assert.Equal(2, servers.Count(box => clash.Sentence.Contains(box.Name, StringComparison.Ordinal))));
+    }
+
+    /// <summary>Two things that change their addresses with each other hold one of them together for a moment: no search goes that way, and the trade's own order says it.</summary>
+    [Fact]
+    public void A_clash_that_the_trade_s_own_order_brings_is_a_gap_that_names_the_step()
+    {
+        Endpoint Thing(string id, string name, string port, string address) => new() { Id = id, Name = name, Connect = Attachment.To(new("gw", port)), Address = EndpointAddress.Fixed(InterfaceAddress.Parse(address), Ipv4Address.Parse("192.168.31.1")) };
+        var house = Examples.House("larkspur-house");
+        house = house with { Endpoints = [Thing("one", "First camera", "lan1", "192.168.31.10/24"), Thing("two", "Second camera", "lan2", "192.168.31.11/24")], Needs = [] };
+        var planned = new SetEndpointAddress("two", house.Endpoints[0].Address).Apply(new SetEndpointAddress("one", house.Endpoints[1].Address).Apply(house));
+        var ways = OrderWays.Of(house, planned);
+        Assert.Null(ways.Keep);
+        var gap = Assert.Single(ways.Best.Gaps);
+        Assert.Matches("^Step [0-9]+: First camera and Second camera hold 192.168.31.11", gap);
+    }
+
+    /// <summary>With a phone in hand nothing is said of a laptop, and nothing is plugged.</summary>
+    [Theory, MemberData(nameof(JobPlanTests.Jobs), MemberType = typeof(JobPlanTests))]
+    public void An_order_for_a_phone_speaks_of_a_phone(string job)
+    {
+        var house = JobPlanTests.Job(job);
+        if (WorkOrderWriter.Search(house, Best(house), Hands.Phone) is not { Steps.IsEmpty: false } order) return;
+        Assert.All(order.Steps, step =>
+        {
+            Assert.DoesNotContain(step.Actions, action => action is PlugLaptop);
+            Assert.All([step.Title, step.Short, .. step.Cautions, .. step.Expect.Select(one => one.Reading), step.Laptop ?? ""], said => Assert.DoesNotMatch("(?i)your laptop|^laptop|the laptop", said));
+            Assert.DoesNotContain("Your laptop", HandsWords.Named(Hands.Phone, step.After!).Endpoints.Select(thing => thing.Name));
+        });
+        Assert.Contains(order.Steps[^1].Cautions, caution => caution.Contains("your phone", StringComparison.Ordinal));
+        // What was set is looked at over its own Wi-Fi or over that of its network, addressed as a thing of the household is.
+        foreach (var proof in order.Steps.Where(step => step.Title.StartsWith("Prove it at", StringComparison.Ordinal)))
+        {
+            Assert.Equal(AddressSource.Leased, Assert.Single(Expected.Address(Simulator.Run(proof.After!), Laptop.Id).Ways).Source);
+            Assert.NotNull(proof.Open);
+        }
     }
 
     [Fact]

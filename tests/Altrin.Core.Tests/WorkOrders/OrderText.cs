@@ -23,7 +23,7 @@ internal static class OrderText
             {
                 if (said is not null) text.Append($"   {what} {said}\n");
             }
-            Line("laptop", step.Laptop);
+            Line(order.Hands == Hands.Phone ? "phone" : "laptop", step.Laptop);
             Line("open", step.Open);
             Line("find", step.Find);
             foreach (var change in step.Changes) Line("set", $"{change.Setting}: {change.From ?? "—"} → {(change.IsSecret ? $"the key of {change.To}" : change.To)}");

@@ -35,6 +35,9 @@ const askedOf = ({ of, hands }: Ways, job: string): Asked => {
   return { way: of[job], with: has && has !== 'laptop' ? has : undefined }
 }
 
+/** What a step calls the thing in hand. */
+export const inHand = ({ with: hands }: Asked) => (hands === 'phone' ? 'phone' : 'laptop')
+
 /** The order of a job as it is asked for on this device. */
 export const askedNow = (job: string) => askedOf(useWay.getState(), job)
 

@@ -4,6 +4,7 @@ using Altrin.Core.Network;
 using Altrin.Core.Readings;
 using Altrin.Core.Readings.Parsers;
 using Altrin.Core.Simulation;
+using Altrin.Core.WorkOrders.Search;
 
 namespace Altrin.Core.WorkOrders.Otherwise;
 
@@ -15,7 +16,7 @@ public sealed record Compared(string Reading, string Expected, string? Seen, boo
 /// <param name="Source">What kind of text it was; null for one that was not recognised.</param>
 public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
 {
-    public static Comparison Of(WorkStep step, string text)
+    public static Comparison Of(WorkStep step, string text, Hands hands = Hands.Laptop)
     {
         var pasted = PastedText.Read(text);
         if (pasted.Count == 0) return new(null, []);
@@ -24,7 +25,7 @@ public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
         var rows = ImmutableArray.CreateBuilder<Compared>();
         foreach (var expected in step.Readings)
         {
-            var words = ReadingWords.Say(expected, house, Laptop.Id);
+            var words = ReadingWords.Say(expected, house, Laptop.Id, hands.Word());
             var shown = seen.FirstOrDefault(one => IsOfSameKind(expected, one));
             rows.Add(new(words.Reading, words.Value, shown is null ? null : ReadingWords.Say(shown, house, Laptop.Id).Value, shown is null ? null : Expected.Matches(expected, shown)));
         }

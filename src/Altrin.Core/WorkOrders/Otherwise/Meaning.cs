@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
+using Altrin.Core.WorkOrders.Search;
 
 namespace Altrin.Core.WorkOrders.Otherwise;
 
@@ -67,7 +68,7 @@ public sealed record Meaning(string Key, string Sentence, string Then, NetworkDo
                 Add("old-lease", "The thing may hold an address from before.", "Turn its Wi-Fi off and on, or pull its cable for a moment, and try again.");
                 break;
             case SeenInstead.OtherPage:
-                Add("look", "A page can be kept by the browser.", "Open it in a private window. Where it is the other box's still, its cable is the one your laptop hangs on.");
+                Add("look", "A page can be kept by the browser.", $"Open it in a private window. Where it is the other box's still, {(order.Hands == Hands.Laptop ? "its cable is the one your laptop hangs on" : $"it is its Wi-Fi your {order.Hands.Word()} is on")}.");
                 break;
             case SeenInstead.GaveUp:
                 Add("undone", "The step is not done.", "The house is kept as it stood before it.", step.Before);

@@ -24,7 +24,7 @@ internal sealed record Slip(string Sentence, string Mend, bool IsByHand, Network
         {
             var step = order.Steps[missing];
             if (step.Actions.IsEmpty || Replay(order, at, missing, asSaid) is not { } houses) continue;
-            var (sentence, mend, isByHand) = Say(step);
+            var (sentence, mend, isByHand) = Say(step, order.Hands.Word());
             yield return new(sentence, mend, isByHand, houses.Before, houses.After);
         }
         var (before, after) = (order.Steps[at].Before!, order.Steps[at].After!);
@@ -44,10 +44,10 @@ internal sealed record Slip(string Sentence, string Mend, bool IsByHand, Network
     }
 
     /// <summary>A step that did not take: what hands mend on the spot, and what makes another house of it.</summary>
-    private static (string Sentence, string Mend, bool IsByHand) Say(WorkStep step)
+    private static (string Sentence, string Mend, bool IsByHand) Say(WorkStep step, string inHand)
     {
         if (step.Actions.All(action => action is PlugLaptop or JoinLaptop or SetLaptopAddress or PutLaptopAway))
-            return ($"Your laptop is not as step {step.Number} said: {step.Title}.", $"Do step {step.Number} again, and look at the laptop's own address.", true);
+            return ($"Your {inHand} is not as step {step.Number} said: {step.Title}.", $"Do step {step.Number} again, and look at the {inHand}'s own address.", true);
         var sentence = $"Step {step.Number} did not take: {step.Title}.";
         if (step.Actions.All(action => action is UnplugCable or UnplugEndpoint)) return (sentence, "Follow the cable with your hand, pull it out, and look whether the lamp at the socket goes dark.", true);
         return step.Actions.All(action => action is PlugCable or MoveCableEnd or ConnectEndpoint) ? (sentence, PressIn, true) : (sentence, "The order goes on from the house without it.", false);

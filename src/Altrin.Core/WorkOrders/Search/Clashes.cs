@@ -23,7 +23,7 @@ internal static class Clashes
     public static IEnumerable<(string Key, string Sentence)> In(NetworkState state)
     {
         var facts = new Facts(state);
-        foreach (var finding in Rules.SelectMany(rule => rule.Check(facts))) yield return (finding.Key, finding.Message);
+        foreach (var finding in Rules.SelectMany(rule => rule.Check(facts))) yield return (finding.Key, finding.Rule == "loop" ? $"{finding.Title}: {char.ToLowerInvariant(finding.Message[0])}{finding.Message[1..]}" : finding.Message);
         foreach (var open in state.Air)
             if (open is { Network: { Security: WifiSecurity.Open, Guest: false }, Segment: >= 0 and var segment } && IsInCompany(state, open.Box.Id, segment))
                 yield return ($"open:{open.Box.Id}:{open.Network.Ssid}", $"{open.Box.Name} would let anybody onto the household's network: its Wi-Fi {open.Network.Ssid} is open.");

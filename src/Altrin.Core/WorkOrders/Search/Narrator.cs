@@ -23,13 +23,13 @@ internal static class Narrator
         [SettingsPage.Power] = "Power",
     }.ToImmutableDictionary();
 
-    public static void Say(WorkInProgress work, ImmutableArray<Done> steps, Hands hands)
+    public static void Say(WorkInProgress work, ImmutableArray<Done> steps)
     {
         string? loggedIn = null;
         foreach (var (act, moves, before, _) in steps)
         {
-            work.Phase = act.Device is { } device ? $"At {work.House.NameOf(device)}" : act.Label.StartsWith("join ", StringComparison.Ordinal) || act.Label.StartsWith("thing ", StringComparison.Ordinal) || act.Label.StartsWith("address ", StringComparison.Ordinal) ? "The things in the house" : "Cables";
-            if (act.Actions is [CarryDevice { Device: var carried }] && !work.IsAsBefore(carried) && BoxWork.SameSettings(work.House.FindDevice(carried)!, work.Planned.FindDevice(carried)!) && WorkOrderWriter.CanBeProvedThere(work, carried, hands))
+            work.Phase = act.Device is { } device ? $"At {(work.House.FindDevice(device) ?? work.Planned.FindDevice(device))!.Name}" : act.Label.StartsWith("join ", StringComparison.Ordinal) || act.Label.StartsWith("thing ", StringComparison.Ordinal) || act.Label.StartsWith("address ", StringComparison.Ordinal) ? "The things in the house" : "Cables";
+            if (act.Actions is [CarryDevice { Device: var carried }] && !work.IsAsBefore(carried) && BoxWork.SameSettings(work.House.FindDevice(carried)!, work.Planned.FindDevice(carried)!) && WorkOrderWriter.CanBeProvedThere(work, carried))
             {
                 // Proved beside the main box before it goes to its place.
                 WorkOrderWriter.ProveBox(work, work.House.FindDevice(carried)!, isBeside: true);
@@ -76,15 +76,7 @@ internal static class Narrator
         switch (move)
         {
             case PlugLaptop plug: LaptopSteps.Plug(work, plug); break;
-            case JoinLaptop join:
-                work.Step(new("Join there", $"Join Wi-Fi {join.Ssid} of {work.House.NameOf(join.Near)}")
-                {
-                    Actions = [move],
-                    NeedsLaptop = true,
-                    Expect = after => after.LaptopShows(),
-                    Cautions = [join.Security == WifiSecurity.Open ? "Nobody guards this network yet: do not type the household's key over it." : "The key is on its label, or as it was set.", "Cable out; on a phone mobile data off, and let it not join the old network by itself."],
-                });
-                break;
+            case JoinLaptop join: LaptopSteps.Join(work, join); break;
             case SetLaptopAddress { Address: { } own }: LaptopSteps.FixAddress(work, own); break;
             case SetLaptopAddress: LaptopSteps.Automatic(work); break;
             default:

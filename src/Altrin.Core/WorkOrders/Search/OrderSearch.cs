@@ -136,7 +136,7 @@ internal sealed class OrderSearch
         var cut = (isCutMeanwhile ? act.Minutes : 0) + (node.IsCut ? moves.Length + (logsIn ? 1 : 0) : 0);
         var walks = moves.Count(move => move is PlugLaptop or JoinLaptop);
         var labels = act.IsForNow ? node.Labels.Add($"now {act.Label}") : node.Labels.Add(act.Label);
-        return new(after, labels, node.Cost + cut * PerCutMinute + walks * PerWalk + (moves.Length - walks) + (IsAgainstTheGrain(house, act) ? AgainstTheGrain : 0) + (logsIn ? PerLogIn : 0) + (IsCarriedUnset(house, act) ? PerWalk : 0) + act.Minutes, node.Depth + 1, node, new(act, moves, house, after), isCut, CutLeft(state));
+        return new(after, labels, node.Cost + cut * PerCutMinute + walks * PerWalk + (moves.Length - walks) + (IsAgainstTheGrain(house, act) ? AgainstTheGrain : 0) + (logsIn ? PerLogIn : 0) + (IsCarriedUnset(house, act) ? PerWalk : 0) + (IsTooEarly(state, act) ? PerWalk : 0) + act.Minutes, node.Depth + 1, node, new(act, moves, house, after), isCut, CutLeft(state));
     }
 
     /// <summary>The minutes for which somebody will be cut off yet, as far as can be foreseen: restarts of boxes that stand on somebody's way still. One that is out of
@@ -155,6 +155,9 @@ internal sealed class OrderSearch
 
     /// <summary>Set and proved beside the main box, then carried: common practice, no source.</summary>
     private bool IsCarriedUnset(NetworkDocument house, Act act) => act.Actions is [CarryDevice carry] && to.FindDevice(carry.Device) is { } wanted && !BoxWork.SameSettings(house.FindDevice(wanted.Id)!, wanted);
+
+    /// <summary>A thing is moved when it can be seen to work where it goes.</summary>
+    private static bool IsTooEarly(NetworkState state, Act act) => act.Actions is [ConnectEndpoint { Endpoint: var thing }] && state.Internet(thing).Reachable != Answer.Yes;
 
     private static bool LogsIn(Node node, Act act) => act.Page is { } page && (node.Done?.Act is not { WaitSeconds: 0 } last || last.Page != page);
 

@@ -89,6 +89,12 @@ internal sealed class Spots(Hands hands, NetworkDocument planned)
             foreach (var socket in free.Where(socket => socket.Device == device || (segment >= 0 && state.SegmentOf(socket) == segment)).OrderBy(socket => socket.Device != device).ThenBy(socket => planned.OccupantOf(socket) is not null))
                 yield return new PlugLaptop(socket);
         }
+        foreach (var join in ByAir(house, state, device)) yield return join;
+    }
+
+    /// <summary>The networks over which its page may open.</summary>
+    public static IEnumerable<JoinLaptop> ByAir(NetworkDocument house, NetworkState state, string device)
+    {
         var box = house.FindDevice(device)!;
         // On the box's own network first; a box on the table is in use while the laptop is on it.
         if (box.SendsWifi)

@@ -18,11 +18,13 @@ export function PrintedOrder(props: {
   title: string
   steps: WorkStep[]
   notes: (step: WorkStep) => string
+  /** A laptop, or a phone. */
+  inHand: string
   /** The job, while it is being printed: then each step has a code that leads back to it. */
   codesOf?: string
   onReady: () => void
 }) {
-  const { title, steps, notes, codesOf, onReady } = props
+  const { title, steps, notes, inHand, codesOf, onReady } = props
   const [drawn, setDrawn] = useState(0)
   useEffect(() => {
     if (!codesOf) return setDrawn(0)
@@ -41,7 +43,7 @@ export function PrintedOrder(props: {
               <Text>
                 ☐ {step.number}. {step.title}
                 {step.open && ` (${step.open})`}
-                {step.laptop && ` — laptop: ${step.laptop}`}
+                {step.laptop && ` — ${inHand}: ${step.laptop}`}
               </Text>
               {step.cutOff.length > 0 && <Text pl="24px">Cut off by it: {step.cutOff.join(', ')}</Text>}
               {step.meanwhile.length > 0 && (

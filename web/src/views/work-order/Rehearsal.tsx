@@ -6,6 +6,7 @@ import type { WorkStep } from '../../api/types'
 import { LookAt, useJob } from '../../layout/JobContext'
 import { Press } from '../../parts/Press'
 import { useNarrow } from '../../parts/useNarrow'
+import { inHand } from '../../state/way'
 import { Stairs } from '../stairs/Stairs'
 
 const laptop = 'installer-laptop'
@@ -80,7 +81,11 @@ export function Rehearsal(props: {
         {/* What is said of a step is of that step: until it is computed nothing is. */}
         {data?.step === current.key ? (
           <Box mt="8px" fontSize="15px" maxW="880px">
-            {current.laptop && <Text>Your laptop: {current.laptop}</Text>}
+            {current.laptop && (
+              <Text>
+                Your {inHand(asked)}: {current.laptop}
+              </Text>
+            )}
             {current.meanwhile.length > 0 && (
               <Text color="ochre" fontWeight={650}>
                 Without internet until it is back: {current.meanwhile.join(', ')}.

@@ -6,10 +6,12 @@ import { useJob } from '../../layout/JobContext'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { Tick } from '../../parts/Tick'
+import { inHand } from '../../state/way'
 
 /** What the laptop's terminal shows, held against what the step said. */
 export function Shown({ step, asked, onOther }: { step: WorkStep; asked: Asked; onOther: () => void }) {
   const { job } = useJob()
+  const mine = inHand(asked)
   const [text, setText] = useState('')
   const [compared, setCompared] = useState<Comparison | null>(null)
   const [problem, setProblem] = useState<string>()
@@ -20,7 +22,7 @@ export function Shown({ step, asked, onOther }: { step: WorkStep; asked: Asked; 
       const answer = await compareShown(job.id, asked, step.key, shown)
       setCompared(answer)
       if (!answer.source)
-        setProblem('Nothing in it is known here. Paste what the laptop shows for its address, or a ping.')
+        setProblem(`Nothing in it is known here. Paste what the ${mine} shows for its address, or a ping.`)
     } catch (refused) {
       setProblem(refused instanceof Error ? refused.message : 'That did not work.')
     }
@@ -29,10 +31,10 @@ export function Shown({ step, asked, onOther }: { step: WorkStep; asked: Asked; 
   return (
     <Box as="details" mt="12px" className="no-print">
       <Box as="summary" cursor="pointer" color="spruce" fontSize="15px" py="6px">
-        Paste what the laptop shows, to compare
+        Paste what the {mine} shows, to compare
       </Box>
       <Textarea
-        aria-label="What the laptop shows"
+        aria-label={`What the ${mine} shows`}
         rows={3}
         bg="sheet"
         borderColor="quiet"

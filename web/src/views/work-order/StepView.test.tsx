@@ -42,6 +42,7 @@ const heard = {
   onFinish: vi.fn(),
   onElse: vi.fn(),
   onReopen: vi.fn(),
+  inHand: 'laptop',
   onNote: vi.fn(async () => undefined),
   onBack: vi.fn(),
   onNext: vi.fn(),

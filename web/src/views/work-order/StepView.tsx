@@ -17,6 +17,8 @@ const time = (at: string) => new Date(at).toLocaleTimeString('en-GB', { hour: '2
 export function StepView(props: {
   step: WorkStep
   tick: TickView
+  /** A laptop, or a phone. */
+  inHand: string
   onStart: () => unknown
   onFinish: (outcome: 'as-said') => unknown
   /** What was seen instead is asked for. */
@@ -61,7 +63,7 @@ export function StepView(props: {
       </Heading>
 
       <Box as="dl" mt="12px">
-        {step.laptop && <Row name="Laptop">{step.laptop}</Row>}
+        {step.laptop && <Row name={props.inHand === 'phone' ? 'Phone' : 'Laptop'}>{step.laptop}</Row>}
         {step.open && (
           <Row name="Open">
             <Flex justify="space-between" gap="12px">

@@ -12,7 +12,7 @@ import { Press } from '../../parts/Press'
 import { untouched } from '../../state/outbox'
 import { useWaitingChanges, withWaiting } from '../../state/waitingTicks'
 import { useWatch } from '../../state/watch'
-import { useAsked, useWay } from '../../state/way'
+import { inHand, useAsked, useWay } from '../../state/way'
 import { DoneBox } from './DoneBox'
 import { Gaps } from './Gaps'
 import { Instead } from './Instead'
@@ -159,6 +159,7 @@ export function WorkOrderPage() {
           key={current.key}
           step={current}
           tick={tickOf(current)}
+          inHand={inHand(asked)}
           onStart={() => tick(current.key, { startedAt: new Date().toISOString() })}
           onFinish={finish}
           onElse={() => askOther(current)}
@@ -196,6 +197,7 @@ export function WorkOrderPage() {
       <PrintedOrder
         title={data.order.title}
         steps={steps}
+        inHand={inHand(asked)}
         codesOf={print.isPrinting ? job.id : undefined}
         notes={(step) => tickOf(step).note}
         onReady={print.ready}
