@@ -31,7 +31,7 @@ count_suite() { # PROJECT LOG
   [ $((wrong + errors)) -eq 0 ] || faults+=("$1")
 }
 
-# Suites side by side: the kernel lab mostly waits for others.
+# Suites side by side, one that computes beside those that mostly wait: for the kernel, for the disk, for a page.
 suites() { # PROJECT…
   local project logs=() i=0
   printf '\nRunning %s …\n' "$*"
@@ -81,15 +81,15 @@ check "formatter, C#" dotnet format whitespace "$root" --folder --verify-no-chan
 if [ -x "$root/../shared/tools/check-words" ]; then check "words that must not stand here" "$root/../shared/tools/check-words" "$root"; fi
 
 need_packages wireless-regdb || note "The limits of the countries will not be compared: the database is missing"
-suites Altrin.Core.Tests
 need_packages iproute2 nftables dnsmasq-base udhcpc || note "Altrin.KernelLab.Tests will be skipped: its tools are missing"
 # Twenty houses fewer than ./altrin lab builds of itself: a third of what this part takes.
 [ "${long:-0}" != 0 ] || export ALTRIN_LAB_COUNT="${ALTRIN_LAB_COUNT:-40}"
-suites Altrin.Web.Tests Altrin.KernelLab.Tests Altrin.Attack.Tests
+suites Altrin.Core.Tests Altrin.KernelLab.Tests Altrin.Attack.Tests
 pages_suite
 if need_packages chromium chromium-driver; then
-  suites Altrin.Browser.Tests
+  suites Altrin.Web.Tests Altrin.Browser.Tests
 else
+  suites Altrin.Web.Tests
   note "Altrin.Browser.Tests SKIPPED: no browser on this machine"
   skipped=$((skipped + 1))
 fi

@@ -262,14 +262,14 @@ public static class WorkOrderWriter
             if (!work.Has(gateway)) continue;
             work.Phase = "Power, in this order";
             var router = work.House.NameOf(receiver);
-            work.Step(new("Both off", $"Turn off {gateway.Name} and {router}, and wait") 
+            work.Step(new("Both off", $"Turn off {gateway.Name} and {router}, and wait")
             {
                 WaitSeconds = 120,
                 Actions = [new Restart(gateway.Id)],
                 Off = [gateway.Id, receiver],
                 WhyHere = "It stands behind the last setting: a line may hold on to the box it knew, and lets go of it while both are off. Common practice, not computed.",
             });
-            work.Step(new("Gateway on", $"Turn on {gateway.Name} alone, and wait until its lamps settle") 
+            work.Step(new("Gateway on", $"Turn on {gateway.Name} alone, and wait until its lamps settle")
             {
                 WaitSeconds = 240,
                 Off = [gateway.Id, receiver],

@@ -97,7 +97,11 @@ public class KeptOrderTests
         var house = Examples.House("larkspur-house");
         var attic = house.FindDevice("studio")! with
         {
-            Id = "attic", Name = "Attic access point", Mac = MacAddress.Parse("00:00:5E:00:53:77"), Mode = DeviceMode.Router, Room = null,
+            Id = "attic",
+            Name = "Attic access point",
+            Mac = MacAddress.Parse("00:00:5E:00:53:77"),
+            Mode = DeviceMode.Router,
+            Room = null,
             Wifi = [.. house.FindDevice("studio")!.Wifi.Select(network => network with { Ssid = "larkspur", Key = "home" })],
         };
         yield return new("larkspur-new-boxes", "larkspur-house",
