@@ -43,12 +43,15 @@ suites() { # PROJECT…
   for project in "$@"; do count_suite "$project" "${logs[$((i++))]}"; done
 }
 
-pages_suite() {
-  local report; report=$(mktemp)
+run_pages() { # REPORT LOG
+  (cd "$root/web" && npx vitest run --reporter=default --reporter=json --outputFile.json="$1") >"$2" 2>&1 || true
+}
+
+count_pages() { # REPORT LOG
   note "web: vitest"
-  (cd "$root/web" && npx vitest run --reporter=default --reporter=json --outputFile.json="$report") || true
-  local counts; counts=$(node -e 'const r=JSON.parse(require("fs").readFileSync(process.argv[1],"utf8")); console.log(r.numPassedTests, r.numFailedTests + r.numFailedTestSuites * (r.numFailedTests ? 0 : 1), r.numPendingTests)' "$report" 2>/dev/null || echo "0 1 0")
-  rm -f "$report"
+  cat "$2"
+  local counts; counts=$(node -e 'const r=JSON.parse(require("fs").readFileSync(process.argv[1],"utf8")); console.log(r.numPassedTests, r.numFailedTests + r.numFailedTestSuites * (r.numFailedTests ? 0 : 1), r.numPendingTests)' "$1" 2>/dev/null || echo "0 1 0")
+  rm -f "$1" "$2"
   set -- $counts
   passed=$((passed + $1)); failed=$((failed + $2)); skipped=$((skipped + $3))
   [ "$2" -eq 0 ] || faults+=("web: vitest")
@@ -84,8 +87,11 @@ need_packages wireless-regdb || note "The limits of the countries will not be co
 need_packages iproute2 nftables dnsmasq-base udhcpc || note "Altrin.KernelLab.Tests will be skipped: its tools are missing"
 # Twenty houses fewer than ./altrin lab builds of itself: a third of what this part takes.
 [ "${long:-0}" != 0 ] || export ALTRIN_LAB_COUNT="${ALTRIN_LAB_COUNT:-40}"
+report=$(mktemp) pages_log=$(mktemp)
+run_pages "$report" "$pages_log" & pages=$!
 suites Altrin.Core.Tests Altrin.KernelLab.Tests Altrin.Attack.Tests
-pages_suite
+wait "$pages" || true
+count_pages "$report" "$pages_log"
 if need_packages chromium chromium-driver; then
   suites Altrin.Web.Tests Altrin.Browser.Tests
 else

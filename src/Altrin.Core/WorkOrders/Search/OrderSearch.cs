@@ -136,7 +136,7 @@ internal sealed class OrderSearch
         var cut = (isCutMeanwhile ? act.Minutes : 0) + (node.IsCut ? moves.Length + (logsIn ? 1 : 0) : 0);
         var walks = moves.Count(move => move is PlugLaptop or JoinLaptop);
         var labels = act.IsForNow ? node.Labels.Add($"now {act.Label}") : node.Labels.Add(act.Label);
-        return new(after, labels, node.Cost + cut * PerCutMinute + walks * PerWalk + (moves.Length - walks) + (IsAgainstTheGrain(house, act) ? AgainstTheGrain : 0) + (logsIn ? PerLogIn : 0) + (IsCarriedUnset(house, act) ? PerWalk : 0) + (IsTooEarly(state, act) ? PerWalk : 0) + act.Minutes, node.Depth + 1, node, new(act, moves, house, after), isCut, CutLeft(state));
+        return new(after, labels, node.Cost + cut * PerCutMinute + walks * PerWalk + (moves.Length - walks) + (IsAgainstTheGrain(house, act) ? AgainstTheGrain : 0) + (logsIn ? PerLogIn : 0) + (IsCarriedUnset(house, act) ? PerWalk : 0) + (IsTooEarly(state, act) ? PerWalk : 0) + (IsInTheOpen(house, act) ? PerWalk : 0) + act.Minutes, node.Depth + 1, node, new(act, moves, house, after), isCut, CutLeft(state));
     }
 
     /// <summary>The minutes for which somebody will be cut off yet, as far as can be foreseen: restarts of boxes that stand on somebody's way still. One that is out of
@@ -167,6 +167,9 @@ internal sealed class OrderSearch
     /// <summary>A key typed over a network that nobody guards is everybody's.</summary>
     private static bool IsOverheard(NetworkDocument house, Act act) => house.FindEndpoint(Laptop.Id)?.Connect is Attachment.Join { Security: null or WifiSecurity.Open }
         && !act.IsForNow && act.Actions.Any(action => action is SetWifi { Network.Key: not null } or SetUplink { Uplink.Key: not null });
+
+    /// <summary>An admin password is typed over it too: the network is given a key before anything else.</summary>
+    private static bool IsInTheOpen(NetworkDocument house, Act act) => act is { Page: not null, IsForNow: false } && house.FindEndpoint(Laptop.Id)?.Connect is Attachment.Join { Security: null or WifiSecurity.Open };
 
     /// <summary>Whether the act wants the socket that the laptop is in.</summary>
     private static bool Needs(Act act, Socket socket) => act.Actions.Any(action => action switch
