@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
+using Altrin.Core.WorkOrders.Search;
 
 namespace Altrin.Core.WorkOrders;
 
@@ -30,7 +31,7 @@ internal static class LaptopSteps
         work.Step(new("Automatic again", $"Set your {work.Hands.Word()} back to automatic addressing") { Actions = [new SetLaptopAddress()], NeedsLaptop = true, Expect = after => after.LaptopShows() });
 
     public static void FixAddress(WorkInProgress work, InterfaceAddress own) =>
-        work.Step(new($"{(work.Hands.Word() == "phone" ? "Phone" : "Laptop")} address", $"Give your {work.Hands.Word()} the fixed address {own.Address}")
+        work.Step(new($"{(work.Hands == Hands.Phone ? "Phone" : "Laptop")} address", $"Give your {work.Hands.Word()} the fixed address {own.Address}")
         {
             Actions = [new SetLaptopAddress(own)],
             NeedsLaptop = true,

@@ -17,11 +17,11 @@ public static class Sooner
         if (!order.Steps.Take(at).Any(IsWork)) return order.Steps[at].WhyHere ?? "Nothing is changed before it.";
         var step = order.Steps[at];
         var spots = new Spots(hands, Laptop.Away(order.Steps[^1].After!));
-        var clashes = Clashes.Known(order.Steps[0].Before!, order.Steps[^1].After!);
+        var known = Clashes.Known(order.Steps[0].Before!, order.Steps[^1].After!);
         for (var place = at - 1; place >= 0; place--)
         {
             if (!IsWork(order.Steps[place])) continue;
-            if (Breaks(order, step, place, at, spots, clashes) is { } reason) return $"Done before step {order.Steps[place].Number}, “{order.Steps[place].Title}”: {reason}";
+            if (Breaks(order, step, place, at, spots, known) is { } reason) return $"Done before step {order.Steps[place].Number}, “{order.Steps[place].Title}”: {reason}";
         }
         return step.WhyHere ?? "It could come sooner: nothing hangs on its place. It stands where it costs the fewest walks.";
     }
