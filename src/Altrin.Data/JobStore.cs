@@ -128,10 +128,14 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
         if (await db.Jobs.AsNoTracking().FirstOrDefaultAsync(job => job.Id == id, cancel) is not { } job) return null;
         // A version never changes: what was read of it is what it is.
         if (latest.TryGetValue(id, out var known) && known.Head.Version == job.Version) return known with { Head = Head(job) };
-        var (found, plan, planned) = await Houses(db, job, cancel);
-        var (first, second) = await Sentences(db, job, cancel);
+        return Keep(job, await Houses(db, job, cancel), await Sentences(db, job, cancel));
+    }
+
+    private Job Keep(JobRow job, (NetworkDocument Found, ImmutableArray<PlannedDeed> Plan, Replayed Planned) houses, ((string? Undo, string? Redo) Found, (string? Undo, string? Redo) Planned) say)
+    {
         if (latest.Count >= MostJobs) latest.Clear();
-        return latest[id] = new(Head(job), new(job.FoundNumber, found, first.Undo, first.Redo), new(job.PlannedNumber, planned.House, second.Undo, second.Redo), plan, planned.Held);
+        return latest[job.Id] = new(Head(job), new(job.FoundNumber, houses.Found, say.Found.Undo, say.Found.Redo),
+            new(job.PlannedNumber, houses.Planned.House, say.Planned.Undo, say.Planned.Redo), houses.Plan, houses.Planned.Held);
     }
 
     /// <summary>The planned house before its last change; null where nothing was changed.</summary>
@@ -315,18 +319,29 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
     private async Task<ChangeOutcome> Change(string id, ChangeKey key, Func<AltrinDb, JobRow, Task<ChangeOutcome>> change, CancellationToken cancel, Func<AltrinDb, JobRow, Task<bool>>? isApart = null)
     {
         await using var db = Open();
-        if (await db.Jobs.FirstOrDefaultAsync(job => job.Id == id, cancel) is not { } job) return ChangeResult.NoSuchJob;
-        if (key.Id is not null && await db.Changes.AnyAsync(row => row.JobId == id && row.Id == key.Id, cancel)) return ChangeResult.Done;
+        if (await JobById(db, id, cancel) is not { } job) return ChangeResult.NoSuchJob;
+        if (key.Id is not null && await WasMade(db, id, key.Id, cancel)) return ChangeResult.Done;
         if (job.Version != key.Seen && (key.Seen < 1 || key.Seen > job.Version || isApart is null || !await isApart(db, job))) return ChangeResult.ChangedMeanwhile;
+        var before = latest.TryGetValue(id, out var known) && known.Head.Version == job.Version ? known : null;
         var outcome = await change(db, job);
         if (outcome.Result != ChangeResult.Done) return outcome;
         job.Version++;
         job.ChangedAt = clock.GetUtcNow();
         // A sender who names none has one all the same: what later senders saw is known by it.
         db.Changes.Add(new() { JobId = id, Id = key.Id ?? $"version {job.Version}", Version = job.Version, FoundNumber = job.FoundNumber, PlannedNumber = job.PlannedNumber });
-        var (found, _, planned) = await Houses(db, job, cancel);
-        Summarize(job, found, planned.House);
-        return await Save(db, cancel) ? ChangeResult.Done : ChangeResult.ChangedMeanwhile;
+        var houses = await Houses(db, job, cancel);
+        Summarize(job, houses.Found, houses.Planned.House);
+        if (!await Save(db, cancel)) return ChangeResult.ChangedMeanwhile;
+        var say = (SaidNow(db, job, Side.Found, before?.Found), SaidNow(db, job, Side.Planned, before?.Planned)) is ({ } found, { } planned) ? (found, planned) : await Sentences(db, job, cancel);
+        return new(ChangeResult.Done, After: Keep(job, houses, say));
+    }
+
+    /// <summary>What undo and redo would do on one side after a change; null where the revisions have to be asked. A new revision has none after it, and one that is what it was is told as it was.</summary>
+    private static (string? Undo, string? Redo)? SaidNow(AltrinDb db, JobRow job, Side side, HouseAt? before)
+    {
+        var number = Number(job, side);
+        if (before?.Number == number) return (before.Undo, before.Redo);
+        return db.Revisions.Local.FirstOrDefault(row => row.Side == side && row.Number == number) is { } made ? (made.Sentence, null) : null;
     }
 
     /// <returns>False when another writer was first.</returns>
@@ -382,8 +397,7 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
     {
         var parent = Number(job, side);
         var (id, number, since) = (job.Id, 1, 0);
-        foreach (var row in await db.Revisions.AsNoTracking().Where(row => row.JobId == id && row.Side == side && (row.Number == parent || row.Number == db.Revisions.Where(other => other.JobId == id && other.Side == side).Max(other => other.Number)))
-            .Select(row => new { row.Number, row.SinceSnapshot }).ToListAsync(cancel))
+        await foreach (var row in AtAndLast(db, id, side, parent).WithCancellation(cancel))
         {
             number = Math.Max(number, row.Number + 1);
             if (row.Number == parent) since = row.SinceSnapshot;
@@ -447,6 +461,21 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
         job.Summary is { } summary && job.SummaryBy == Evaluated.Build ? JsonSerializer.Deserialize<JobSummary>(summary, AltrinJson.Compact) : null);
 
     private static Tick Tick(TickRow row) => new(row.StepKey, row.Revision, row.Outcome, row.Note, row.StartedAt, row.DoneAt);
+
+    // An edit asks these every time: put into SQL once, not at every asking.
+    private static readonly Func<AltrinDb, string, CancellationToken, Task<JobRow?>> JobById =
+        EF.CompileAsyncQuery((AltrinDb db, string id, CancellationToken cancel) => db.Jobs.FirstOrDefault(job => job.Id == id));
+
+    private static readonly Func<AltrinDb, string, string, CancellationToken, Task<bool>> WasMade =
+        EF.CompileAsyncQuery((AltrinDb db, string id, string change, CancellationToken cancel) => db.Changes.Any(row => row.JobId == id && row.Id == change));
+
+    /// <summary>Of one side the revision it stands at, and the last that was ever made.</summary>
+    private static readonly Func<AltrinDb, string, Side, int, IAsyncEnumerable<RevisionPlace>> AtAndLast =
+        EF.CompileAsyncQuery((AltrinDb db, string id, Side side, int at) => db.Revisions.AsNoTracking()
+            .Where(row => row.JobId == id && row.Side == side && (row.Number == at || row.Number == db.Revisions.Where(other => other.JobId == id && other.Side == side).Max(other => other.Number)))
+            .Select(row => new RevisionPlace(row.Number, row.SinceSnapshot)));
+
+    private sealed record RevisionPlace(int Number, int SinceSnapshot);
 
     /// <exception cref="StoreTroubleException">The file was taken away or exchanged while the program runs.</exception>
     internal AltrinDb Open()

@@ -42,7 +42,8 @@ public sealed record Tick(string StepKey, int Revision, string Outcome, string N
 public enum ChangeResult { Done, NoSuchJob, ChangedMeanwhile, NothingThere, Refused }
 
 /// <param name="Refusal">Which deed could not be done and why; only with <see cref="ChangeResult.Refused"/>.</param>
-public readonly record struct ChangeOutcome(ChangeResult Result, Attempt Refusal = default)
+/// <param name="After">The job as the change left it; null where this very change had been made before.</param>
+public readonly record struct ChangeOutcome(ChangeResult Result, Attempt Refusal = default, Job? After = null)
 {
     public static implicit operator ChangeOutcome(ChangeResult result) => new(result);
 }

@@ -34,7 +34,7 @@ public sealed class KeyboardJobTests : HandTest
         Key(Escape);
         Browser.Until(() => Browser.Count("[data-panel]") == 0, "the panel to close");
         // Every first fix, until nothing more is offered.
-        for (var n = 0; n < 9 && Planned()["findings"]!.AsArray().Any(finding => finding!["fixes"]!.AsArray().Count > 0); n++)
+        for (var n = 0; n < 9 && Ask($"/api/jobs/{Job}/planned/fixes")!["fixes"]!.AsObject().Any(finding => finding.Value!.AsArray().Count > 0); n++)
         {
             var before = Browser.Css("[data-testid=verdict]").Text;
             Key("f");

@@ -17,7 +17,25 @@ public class JobTests
         var job = await app.NewJob();
         Assert.Equal((3, 4, 2), ((int)job["found"]!["verdict"]!["faults"]!, (int)job["found"]!["verdict"]!["cautions"]!, (int)job["found"]!["verdict"]!["wantsHeld"]!));
         // No setting makes a socket faster; everything else has a fix.
-        Assert.All(job["found"]!["findings"]!.AsArray(), finding => Assert.Equal((string)finding!["rule"]! == "slow-socket", finding["fixes"]!.AsArray().Count == 0));
+        var fixes = await app.Client.GetFromJsonAsync<JsonObject>($"/api/jobs/{job["id"]}/found/fixes");
+        Assert.All(job["found"]!["findings"]!.AsArray(), finding => Assert.Equal((string)finding!["rule"]! == "slow-socket", fixes!["fixes"]![(string)finding["key"]!]!.AsArray().Count == 0));
+    }
+
+    [Fact]
+    public async Task Fixes_are_of_the_house_as_it_is_now_and_say_of_which_version()
+    {
+        using var app = new TestApp();
+        var job = await app.NewJob();
+        var twice = (string)job["found"]!["findings"]!.AsArray().Single(finding => (string)finding!["rule"]! == "address-held-twice")!["key"]!;
+        var first = (await Fixes())["fixes"]![twice]!.AsArray()[0]!;
+        Assert.NotEmpty(first["deeds"]!.AsArray());
+        var mended = await Json(await app.Client.PostAsJsonAsync($"/api/jobs/{job["id"]}/found/deeds", new { version = 1, actions = first["actions"] }));
+        var after = await Fixes();
+        Assert.Equal(((int)mended["version"]!, false), ((int)after["revision"]!, after["fixes"]!.AsObject().ContainsKey(twice)));
+        Assert.Equal(HttpStatusCode.NotFound, (await app.Client.GetAsync($"/api/jobs/{job["id"]}/cellar/fixes")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await app.Client.GetAsync("/api/jobs/nobody/found/fixes")).StatusCode);
+
+        async Task<JsonObject> Fixes() => (await app.Client.GetFromJsonAsync<JsonObject>($"/api/jobs/{job["id"]}/found/fixes"))!;
     }
 
     [Fact]

@@ -26,8 +26,9 @@ public static class OrderWriter
         var start = Laptop.Away(from);
         foreach (var action in Difference.Actions(start, Laptop.Away(to)))
             if (action.IsRecord(start) && action.Problem(start) is null) start = InItsRoom(start, action).Apply(start);
-        var order = OrderWays.Of(start, to, hands, cancel: cancel).Best;
-        return new(order, start, order.CutMinutes(start), [.. order.Gaps, .. Breaks(order, start, Laptop.Away(to))]);
+        var ways = OrderWays.Of(start, to, hands, cancel: cancel);
+        var order = ways.Best;
+        return new(order, start, ways.BestCutMinutes, [.. order.Gaps, .. Breaks(order, start, Laptop.Away(to))]);
     }
 
     /// <summary>Where a box stands is no record while it has to be carried there.</summary>

@@ -36,9 +36,9 @@ internal static class LaptopMoves
     {
         var away = Laptop.Away(work.House);
         var isFixed = work.Laptop is { Address.Method: EndpointMethod.Static };
-        foreach (var join in Spots.ByAir(away, Simulator.Run(away), device))
+        foreach (var join in Spots.ByAir(away, work.Played.Of(away), device))
         {
-            if (!new WorkInProgress(join.Apply(away), work.Planned).PageOpens(device)) continue;
+            if (!new WorkInProgress(join.Apply(away), work.Planned, work.Played).PageOpens(device)) continue;
             if (isFixed) LaptopSteps.Automatic(work);
             if (!SameWritten.Are(join.Apply(work.House).FindEndpoint(Laptop.Id), work.Laptop)) LaptopSteps.Join(work, join);
             return;
@@ -47,7 +47,7 @@ internal static class LaptopMoves
 
     private static bool OpensAutomatic(WorkInProgress work, string device)
     {
-        var trial = new WorkInProgress(new SetLaptopAddress().Apply(work.House), work.Planned);
+        var trial = new WorkInProgress(new SetLaptopAddress().Apply(work.House), work.Planned, work.Played);
         return trial.PageOpens(device);
     }
 

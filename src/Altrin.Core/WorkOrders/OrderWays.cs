@@ -1,5 +1,4 @@
 using Altrin.Core.Network;
-using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders.Search;
 
 namespace Altrin.Core.WorkOrders;
@@ -8,28 +7,32 @@ namespace Altrin.Core.WorkOrders;
 /// reset first. Which is proposed is decided here, for the command line, the options and the page alike.</summary>
 /// <param name="Keep">Null where no search found one.</param>
 /// <param name="Reset">For a laptop with a socket. Without one there is no other way than that by search: an order of no steps that says so stands here where none was found.</param>
-public sealed record OrderWays(WorkOrder? Keep, WorkOrder Reset, bool IsKeepBetter)
+/// <param name="KeepCutMinutes">While somebody who had internet has none; see <see cref="WorkOrder.CutMinutes(NetworkDocument)"/>.</param>
+/// <param name="ResetCutMinutes">The same of the other way.</param>
+public sealed record OrderWays(WorkOrder? Keep, WorkOrder Reset, bool IsKeepBetter, int KeepCutMinutes, int ResetCutMinutes)
 {
     public WorkOrder Best => IsKeepBetter ? Keep! : Reset;
+    public int BestCutMinutes => IsKeepBetter ? KeepCutMinutes : ResetCutMinutes;
 
     public static OrderWays Of(NetworkDocument found, NetworkDocument planned, Hands hands = Hands.Laptop, Course? course = null, CancellationToken cancel = default)
     {
-        var keep = WorkOrderWriter.Search(found, planned, hands, course, cancel);
+        var (played, household) = (new Played(), course?.Household ?? found);
+        var keep = WorkOrderWriter.Search(found, planned, hands, course, played, cancel);
+        var keepCut = keep?.CutMinutes(household, played) ?? 0;
         // The trade's own order takes a socket for granted: it is none for whoever has none.
-        if (hands != Hands.Laptop) return new(keep, keep ?? None(hands), keep is not null);
-        var reset = WorkOrderWriter.Write(found, planned, course, cancel);
-        var before = Clashes.Known(found, planned);
+        if (hands != Hands.Laptop) return new(keep, keep ?? None(hands), keep is not null, keepCut, keepCut);
+        var reset = WorkOrderWriter.Write(found, planned, course, played, cancel);
+        reset = reset with { Gaps = [.. reset.Gaps, .. NewClashes(reset, Clashes.Known(played.Of(found), played.Of(planned)), played)] };
+        var resetCut = reset.CutMinutes(household, played);
         // Without a gap, then with the fewest minutes in which somebody is cut off; of two alike the one by search.
-        reset = reset with { Gaps = [.. reset.Gaps, .. NewClashes(reset, before)] };
-        (int, int) Rank(WorkOrder order) => (order.Gaps.Length, order.CutMinutes(course?.Household ?? found));
-        return new(keep, reset, keep is not null && Rank(keep).CompareTo(Rank(reset)) <= 0);
+        return new(keep, reset, keep is not null && (keep.Gaps.Length, keepCut).CompareTo((reset.Gaps.Length, resetCut)) <= 0, keepCut, resetCut);
     }
 
     private static WorkOrder None(Hands hands) => new("No order without a socket", [], 0,
         [$"With {(hands == Hands.Phone ? "a phone alone" : "a laptop without a socket")} no order was found: at some step a page opens by cable only. Take a laptop with a socket."]);
 
     /// <summary>The trade's own order looks at each box alone: what a step of it brings into the house that was not there is said.</summary>
-    private static IEnumerable<string> NewClashes(WorkOrder order, IReadOnlySet<string> before) => order.Steps
-        .SelectMany(step => Clashes.In(Simulator.Run(step.After!)).Where(clash => !before.Contains(clash.Key)).Select(clash => (step, clash)))
+    private static IEnumerable<string> NewClashes(WorkOrder order, IReadOnlySet<string> before, Played played) => order.Steps
+        .SelectMany(step => Clashes.In(played.Of(step.After!)).Where(clash => !before.Contains(clash.Key)).Select(clash => (step, clash)))
         .DistinctBy(one => one.clash.Key).Select(one => $"Step {one.step.Number}: {one.clash.Sentence}");
 }

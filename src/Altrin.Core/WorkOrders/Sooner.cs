@@ -17,7 +17,7 @@ public static class Sooner
         if (!order.Steps.Take(at).Any(IsWork)) return order.Steps[at].WhyHere ?? "Nothing is changed before it.";
         var step = order.Steps[at];
         var spots = new Spots(hands, Laptop.Away(order.Steps[^1].After!));
-        var known = Clashes.Known(order.Steps[0].Before!, order.Steps[^1].After!);
+        var known = Clashes.Known(Simulator.Run(order.Steps[0].Before!), Simulator.Run(order.Steps[^1].After!));
         for (var place = at - 1; place >= 0; place--)
         {
             if (!IsWork(order.Steps[place])) continue;

@@ -9,14 +9,14 @@ namespace Altrin.Core.WorkOrders;
 internal sealed class Undertaking
 {
     /// <param name="resets">Boxes that have to be reset whatever changes on them.</param>
-    public Undertaking(NetworkDocument found, NetworkDocument planned, ImmutableHashSet<string>? resets = null)
+    public Undertaking(NetworkDocument found, NetworkDocument planned, Played played, ImmutableHashSet<string>? resets = null)
     {
         Planned = planned;
         var changed = planned.Devices.Where(device => found.FindDevice(device.Id) is { } old && !BoxWork.SameSettings(old, device)).ToList();
         // The box at the line stays where it is and keeps its settings: the household lives on it. Any other box that could
         // be a router is set alone, after a reset (common practice, no source), but not for a switch or a name on its page.
         var added = planned.Devices.Where(device => found.FindDevice(device.Id) is null).ToList();
-        Alone = [.. changed.Where(device => IsMadeAnew(found.FindDevice(device.Id)!, device) || !OpensInPlace(found, planned, device.Id)).Concat(added)
+        Alone = [.. changed.Where(device => IsMadeAnew(found.FindDevice(device.Id)!, device) || !OpensInPlace(found, planned, device.Id, played)).Concat(added)
             .Where(device => device.Id != planned.Line?.Device && device.CanBe(DeviceMode.Router))
             .Union(resets is null ? [] : planned.Devices.Where(device => resets.Contains(device.Id)))];
         InPlace = [.. changed.Where(device => !Alone.Contains(device))];
@@ -34,9 +34,9 @@ internal sealed class Undertaking
         || (planned.Mode == DeviceMode.Router && old.Lan?.DhcpServer?.Enabled != planned.Lan?.DhcpServer?.Enabled);
 
     /// <summary>Whether its page opens where it stands, from some socket and with some address: tried on the simulated house.</summary>
-    private static bool OpensInPlace(NetworkDocument found, NetworkDocument planned, string device)
+    private static bool OpensInPlace(NetworkDocument found, NetworkDocument planned, string device, Played played)
     {
-        var trial = new WorkInProgress(found, planned);
+        var trial = new WorkInProgress(found, planned, played);
         LaptopMoves.ToPageOf(trial, device);
         return trial.PageOpens(device);
     }

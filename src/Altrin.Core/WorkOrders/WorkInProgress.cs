@@ -11,7 +11,8 @@ using Altrin.Core.WorkOrders.Search;
 namespace Altrin.Core.WorkOrders;
 
 /// <summary>The house as it stands in the middle of the work, the laptop in it, and the steps so far.</summary>
-internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument planned, CancellationToken cancel = default)
+/// <param name="played">Where its houses are simulated; whoever tries something out asks there too.</param>
+internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument planned, Played played, CancellationToken cancel = default)
 {
     private const int SecondsPerStep = 60;
 
@@ -19,11 +20,12 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
     private readonly List<WorkStep> steps = [];
     private readonly List<string> gaps = [];
     private readonly Dictionary<string, int> uses = new(StringComparer.Ordinal);
-    private NetworkState state = Simulator.Run(asFound);
+    private NetworkState state = played.Of(asFound);
     private int seconds;
 
     public NetworkDocument House { get; private set; } = asFound;
     public NetworkState State => state;
+    public Played Played => played;
     /// <summary>Where the work is to end: its sockets are kept clear of the laptop.</summary>
     public NetworkDocument Planned { get; } = planned;
 
@@ -62,7 +64,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         if (draft.PageAfter is { } after) ProvePage(after, draft.Title);
         var cut = cutOff.In(state).Select(thing => thing.Name).ToImmutableArray();
         var during = draft.WaitSeconds is null ? null : Downtime.Without(state, draft.Off ?? Downtime.Of(draft.Actions));
-        ImmutableArray<string> meanwhile = during is null ? [] : [.. cutOff.In(Simulator.Run(during)).Select(thing => thing.Name).Except(cut)];
+        ImmutableArray<string> meanwhile = during is null ? [] : [.. cutOff.In(played.Of(during)).Select(thing => thing.Name).Except(cut)];
         // As they are written: a list inside an action, a forward or a VLAN, is part of what is to be done.
         var key = $"{(Course.Number > 0 ? $"{Course.Number}|" : "")}{JsonSerializer.Serialize(draft.Actions, AltrinJson.Compact)}|{draft.Title}";
         var count = uses[key] = uses.GetValueOrDefault(key) + 1;
@@ -90,7 +92,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
             if (action.Problem(House) is { } problem) gaps.Add($"{action.Say(House)}: {problem.Message}");
             House = action.Apply(House);
         }
-        if (!actions.IsEmpty) state = Simulator.Run(House);
+        if (!actions.IsEmpty) state = played.Of(House);
     }
 
     /// <summary>Writes down what nobody has to do, such as the order of the lists: the house as the last step leaves it.</summary>
@@ -141,7 +143,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         Expected.Page(state, Actions.Laptop.Id, device) is { Opens: true } page ? [page] : [];
 
     public bool EndsAsPlanned() =>
-        AltrinJson.WriteCompact(Actions.Laptop.Away(House)) == AltrinJson.WriteCompact(Planned);
+        SameWritten.Are(Actions.Laptop.Away(House), Planned);
 }
 
 /// <summary>A step before it has been simulated.</summary>

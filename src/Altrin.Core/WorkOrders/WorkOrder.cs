@@ -22,10 +22,12 @@ public sealed record WorkOrder(string Title, ImmutableArray<WorkStep> Steps, int
     /// <summary>The minutes of steps, restarts included, during which something that has internet in the household's house has none: while a box on its way
     /// restarts, or once the step is done. Where somebody is cut off before the first step, as in the middle of the work, the step that gives it back is
     /// counted too: until it is done he has none.</summary>
-    public int CutMinutes(NetworkDocument household)
+    public int CutMinutes(NetworkDocument household) => CutMinutes(household, new());
+
+    internal int CutMinutes(NetworkDocument household, Played played)
     {
-        var cut = new CutOff(household);
-        bool IsCut(NetworkDocument house) => cut.In(Simulator.Run(house)).Any();
+        var cut = new CutOff(played.Of(household));
+        bool IsCut(NetworkDocument house) => cut.In(played.Of(house)).Any();
         var minutes = 0.0;
         var isFromBefore = Steps is [var first, ..] && IsCut(first.Before!);
         foreach (var step in Steps)

@@ -16,14 +16,16 @@ namespace Altrin.Core.WorkOrders;
 public static class WorkOrderWriter
 {
     /// <returns>An order with no steps when found and planned are the same.</returns>
-    public static WorkOrder Write(NetworkDocument found, NetworkDocument planned, Course? course = null, CancellationToken cancel = default)
+    public static WorkOrder Write(NetworkDocument found, NetworkDocument planned, Course? course = null, CancellationToken cancel = default) => Write(found, planned, course, new(), cancel);
+
+    internal static WorkOrder Write(NetworkDocument found, NetworkDocument planned, Course? course, Played played, CancellationToken cancel)
     {
         found = Laptop.Away(found);
         planned = Laptop.Away(planned);
         course ??= Course.First;
-        var work = new WorkInProgress(found, planned, cancel) { Course = course };
+        var work = new WorkInProgress(found, planned, played, cancel) { Course = course };
         if (IsSameHouse(found, planned)) return work.Finish("Nothing to do");
-        var plan = new Undertaking(found, planned, course.Resets);
+        var plan = new Undertaking(found, planned, played, course.Resets);
         if (course.ProvesLine) ProveLine(work);
         foreach (var thing in plan.Gone) TakeAway(work, thing);
         foreach (var box in plan.TakenAway) if (work.House.Line?.Device != box.Id) TakeAway(work, box);
@@ -51,17 +53,20 @@ public static class WorkOrderWriter
 
     /// <summary>The order by search: of the acts that lead from the one house to the other the sequence that cuts the household off the least.</summary>
     /// <returns>Null where none was found.</returns>
-    public static WorkOrder? Search(NetworkDocument found, NetworkDocument planned, Hands hands = Hands.Laptop, Course? course = null, CancellationToken cancel = default)
+    public static WorkOrder? Search(NetworkDocument found, NetworkDocument planned, Hands hands = Hands.Laptop, Course? course = null, CancellationToken cancel = default) =>
+        Search(found, planned, hands, course, new(), cancel);
+
+    internal static WorkOrder? Search(NetworkDocument found, NetworkDocument planned, Hands hands, Course? course, Played played, CancellationToken cancel)
     {
         found = Laptop.Away(found);
         planned = Laptop.Away(planned);
         course ??= Course.First;
-        var work = new WorkInProgress(found, planned, cancel) { Course = course, Hands = hands };
+        var work = new WorkInProgress(found, planned, played, cancel) { Course = course, Hands = hands };
         if (IsSameHouse(found, planned)) return work.Finish("Nothing to do");
         if (course.ProvesLine) ProveLine(work);
-        if (OrderSearch.Find(work.House, planned, hands, course, cancel) is not { } steps) return null;
+        if (OrderSearch.Find(work.House, planned, hands, course, played, cancel) is not { } steps) return null;
         Narrator.Say(work, steps);
-        var plan = new Undertaking(found, planned, course.Resets);
+        var plan = new Undertaking(found, planned, played, course.Resets);
         PowerInTurn(work, plan);
         Settle(work);
         // Set at the table, proved in its place.
@@ -69,10 +74,10 @@ public static class WorkOrderWriter
         Measure(work);
         ProveHouse(work);
         if (!work.EndsAsPlanned()) work.Gap("the last step does not end in the planned house.");
-        return work.Finish(TitleOf(new(found, planned), found));
+        return work.Finish(TitleOf(new(found, planned, played), found));
     }
 
-    private static bool IsSameHouse(NetworkDocument a, NetworkDocument b) => AltrinJson.WriteCompact(a) == AltrinJson.WriteCompact(b);
+    private static bool IsSameHouse(NetworkDocument a, NetworkDocument b) => SameWritten.Are(a, b);
 
     private static string TitleOf(Undertaking plan, NetworkDocument found)
     {
@@ -365,7 +370,7 @@ public static class WorkOrderWriter
     internal static bool CanBeProvedThere(WorkInProgress work, string device)
     {
         if (!CanBeProved(work, work.House.FindDevice(device)!)) return false;
-        var trial = new WorkInProgress(work.House, work.Planned) { Hands = work.Hands };
+        var trial = new WorkInProgress(work.House, work.Planned, work.Played) { Hands = work.Hands };
         LaptopMoves.ToPageOf(trial, device, asAThing: true);
         return trial.PageOpens(device);
     }

@@ -27,14 +27,11 @@ internal static class Answers
     /// <summary>The job as it is now, or why the change was not made.</summary>
     public static async Task<Results<Ok<JobView>, ValidationProblem, ProblemHttpResult>> After(ChangeOutcome outcome, JobStore jobs, string id, CancellationToken cancel) => outcome.Result switch
     {
-        ChangeResult.Done => await Present(jobs, id, cancel) is { } view ? TypedResults.Ok(view) : NoSuchJob(),
+        ChangeResult.Done => (outcome.After ?? await jobs.Find(id, cancel)) is { } job ? TypedResults.Ok(HouseViews.Of(job)) : NoSuchJob(),
         ChangeResult.NoSuchJob => NoSuchJob(),
         ChangeResult.ChangedMeanwhile => ChangedMeanwhile(),
         ChangeResult.NothingThere => TypedResults.Problem(statusCode: StatusCodes.Status409Conflict, title: "There is nothing to take back, or to bring back."),
         ChangeResult.Refused => Refused(outcome.Refusal),
         _ => throw new InvalidOperationException($"{outcome.Result} is not handled."),
     };
-
-    private static async Task<JobView?> Present(JobStore jobs, string id, CancellationToken cancel) =>
-        await jobs.Find(id, cancel) is { } job ? HouseViews.Of(job, cancel) : null;
 }

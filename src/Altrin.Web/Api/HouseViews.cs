@@ -10,13 +10,9 @@ internal static class HouseViews
 {
     private static readonly ConditionalWeakTable<NetworkDocument, HouseView> Known = [];
 
-    public static JobView Of(Job job, CancellationToken cancel) =>
-        new(job.Head.Id, job.Head.Version, job.Head.Name, View(job, job.Found, cancel), View(job, job.Planned, cancel), PlanSoFar.Of(job));
+    public static JobView Of(Job job) =>
+        new(job.Head.Id, job.Head.Version, job.Head.Name, View(job, job.Found), View(job, job.Planned), PlanSoFar.Of(job));
 
-    private static HouseView View(Job job, HouseAt at, CancellationToken cancel)
-    {
-        // A caller that goes away leaves nothing half computed behind: what was not finished is not kept.
-        if (!Known.TryGetValue(at.Document, out var view)) Known.AddOrUpdate(at.Document, view = HouseView.Of(Evaluated.Of(at.Document), cancel));
-        return view with { Revision = job.Head.Version, Undo = at.Undo, Redo = at.Redo };
-    }
+    private static HouseView View(Job job, HouseAt at) =>
+        Known.GetValue(at.Document, static house => HouseView.Of(Evaluated.Of(house))) with { Revision = job.Head.Version, Undo = at.Undo, Redo = at.Redo };
 }

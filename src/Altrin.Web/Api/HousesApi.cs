@@ -26,6 +26,7 @@ internal static class HousesApi
         api.MapPost("/{side}/redo", Redo);
         api.MapGet("/{side}/trace/{from}", Trace);
         api.MapGet("/{side}/reach", Reach);
+        api.MapGet("/{side}/fixes", Fixes);
         api.MapPut("/planned", Adopt);
         api.MapGet("/planned/last-change", LastChange);
         api.MapPost("/planned/held", AnswerHeld);
@@ -78,6 +79,12 @@ internal static class HousesApi
     {
         var (house, problem) = await HouseOf(id, side, jobs, cancel);
         return house is null ? problem! : TypedResults.Ok(ReachGrid.Of(house, cancel));
+    }
+
+    private static async Task<Results<Ok<FixesView>, ProblemHttpResult>> Fixes(string id, string side, JobStore jobs, CancellationToken cancel)
+    {
+        if (SideOf(side) is not { } which) return NoSuchSide(side);
+        return await jobs.Find(id, cancel) is { } job ? TypedResults.Ok(FixesView.Of(job.Head.Version, Evaluated.Of(Document(job, which)), cancel)) : Answers.NoSuchJob();
     }
 
     /// <summary>One house of a job with what was computed of it; else why there is none.</summary>

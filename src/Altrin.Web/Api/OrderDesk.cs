@@ -11,8 +11,9 @@ namespace Altrin.Web.Api;
 
 /// <summary>The order of a job as it is asked for.</summary>
 /// <param name="To">The planned house; on a way back the one as found.</param>
+/// <param name="CutMinutes">While somebody who had internet in the house as found has none.</param>
 /// <param name="Other">The other of two ways; null where there is but one.</param>
-internal sealed record OrderDesk(WorkOrder Order, string Way, NetworkDocument To, (string Way, WorkOrder Order)? Other, ImmutableArray<Turn> Turns)
+internal sealed record OrderDesk(WorkOrder Order, string Way, int CutMinutes, NetworkDocument To, (string Way, WorkOrder Order, int CutMinutes)? Other, ImmutableArray<Turn> Turns)
 {
     public const string Keep = "keep", Reset = "reset", Back = "back:";
 
@@ -49,13 +50,14 @@ internal sealed record OrderDesk(WorkOrder Order, string Way, NetworkDocument To
             var reached = key.Length == 0 ? from : (keep?.Steps.FirstOrDefault(step => step.Key == key) ?? reset.Steps.FirstOrDefault(step => step.Key == key))?.After;
             if (reached is null) return null;
             var now = Laptop.Away(reached);
-            var back = OrderWays.Of(now, job.Found.Document, hands, course with { Resets = [], ProvesLine = key.Length > 0 || last is null, Household = job.Found.Document }, cancel).Best;
-            return new(back with { Title = "Back to how it was found" }, way, job.Found.Document, null, turns);
+            var back = OrderWays.Of(now, job.Found.Document, hands, course with { Resets = [], ProvesLine = key.Length > 0 || last is null, Household = job.Found.Document }, cancel);
+            return new(back.Best with { Title = "Back to how it was found" }, way, back.BestCutMinutes, job.Found.Document, null, turns);
         }
         var isKept = way is null ? ways.IsKeepBetter : way == Keep && keep is not null;
         var (order, other) = isKept ? (keep!, reset) : (reset, keep);
         // Two ways that are one are no choice, and without a socket there is but one.
         var isOne = hands != Hands.Laptop || other is null || other.Steps.Select(step => step.Key).SequenceEqual(order.Steps.Select(step => step.Key));
-        return new(order, isKept ? Keep : Reset, job.Planned.Document, isOne ? null : (isKept ? Reset : Keep, other!), turns);
+        var (cut, otherCut) = isKept ? (ways.KeepCutMinutes, ways.ResetCutMinutes) : (ways.ResetCutMinutes, ways.KeepCutMinutes);
+        return new(order, isKept ? Keep : Reset, cut, job.Planned.Document, isOne ? null : (isKept ? Reset : Keep, other!, otherCut), turns);
     }
 }

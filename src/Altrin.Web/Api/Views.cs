@@ -24,7 +24,21 @@ public sealed record ProvenFix(string Say, ImmutableArray<InstallerAction> Actio
 
 /// <param name="Theme">What its rule is about: <c>air</c>, <c>addresses</c>, <c>cabling</c> …</param>
 public sealed record FindingView(
-    string Key, string Rule, string Theme, Severity Severity, string Title, string Message, ImmutableArray<string> Subjects, ImmutableArray<ProvenFix> Fixes);
+    string Key, string Rule, string Theme, Severity Severity, string Title, string Message, ImmutableArray<string> Subjects);
+
+/// <summary>What mends the findings of a house. Asked for by itself: proving it takes longer than all the rest, and the verdict need not wait for it.</summary>
+/// <param name="Revision">Of which version of the job: one that was asked for before a change is not shown after it.</param>
+/// <param name="Fixes">By the key of the finding, best first; empty where nothing mends it.</param>
+/// <param name="LeftOut">The house is too big for every fix to be tried: where none stands there may be one.</param>
+public sealed record FixesView(int Revision, ImmutableSortedDictionary<string, ImmutableArray<ProvenFix>> Fixes, bool LeftOut)
+{
+    public static FixesView Of(int revision, Evaluation house, CancellationToken cancel)
+    {
+        var proven = house.Findings.ToImmutableSortedDictionary(finding => finding.Key,
+            finding => house.ProvenFixes(finding, cancel).Select(fix => new ProvenFix(fix.Say, fix.Actions, HouseView.InWords(fix.Actions, house.State.House))).ToImmutableArray(), StringComparer.Ordinal);
+        return new(revision, proven, house.LeftFixesOut);
+    }
+}
 
 /// <param name="Met">Null where this version cannot compute the kind.</param>
 public sealed record WantView(string Need, Answer? Met, string Sentence, string Because);
@@ -68,22 +82,19 @@ public sealed record ReachGrid(ImmutableArray<string> Things, ImmutableArray<Rea
 }
 
 /// <param name="Revision">The job's version: another one may be another house, for a plan stands on the house as found.</param>
-/// <param name="LeftFixesOut">The house is too big for every fix to be tried.</param>
 public sealed record HouseView(
     int Revision, NetworkDocument Document, HouseSummary Verdict, ImmutableArray<WantView> Wants, ImmutableArray<FindingView> Findings,
-    bool LeftFixesOut, Stairs Stairs, ImmutableArray<InterfaceView> Interfaces, ImmutableArray<WayView> Internet, ImmutableArray<JoinView> Joined,
+    Stairs Stairs, ImmutableArray<InterfaceView> Interfaces, ImmutableArray<WayView> Internet, ImmutableArray<JoinView> Joined,
     ImmutableArray<UplinkView> Uplinks, ImmutableArray<BoxWords> Boxes, ImmutableArray<ThingWords> Things, ImmutableArray<JoinChoice> Joinable, string? Undo, string? Redo)
 {
     /// <summary>Revision, undo and redo are the job's to say.</summary>
-    public static HouseView Of(Evaluation house, CancellationToken cancel)
+    public static HouseView Of(Evaluation house)
     {
         var (state, document) = (house.State, house.State.House);
         var stairs = Stairs.Of(state);
-        // Proved before it is asked whether any was left out.
-        var findings = house.Findings.Select(finding => View(house, finding, cancel)).ToImmutableArray();
         return new(0, document, Evaluated.Summary(document),
             [.. house.Wants.Select(want => new WantView(want.Need, want.Met, want.Sentence, want.Because))],
-            findings, house.LeftFixesOut, stairs,
+            [.. house.Findings.Select(View)], stairs,
             [.. state.Interfaces.Select(one => View(state, one))],
             [.. document.Endpoints.Select(endpoint => state.Internet(endpoint.Id)).Select(way => new WayView(way.From, way.Reachable, way.NatLayers, way.Hops))],
             [.. document.Endpoints.Where(endpoint => state.JoinedBox(endpoint.Id) is not null).Select(endpoint => new JoinView(endpoint.Id, state.JoinedBox(endpoint.Id)!))],
@@ -94,9 +105,8 @@ public sealed record HouseView(
     private static UplinkView Uplink(Device box, string joined) => new(box.Id, joined, box.Uplink!.Ssid,
         Words<Band>.Of(box.Radios.First(radio => radio.Id == box.Uplink.Radio).Band));
 
-    private static FindingView View(Evaluation house, Finding finding, CancellationToken cancel) =>
-        new(finding.Key, finding.Rule, RuleBook.ThemeOf(finding.Rule), finding.Severity, finding.Title, finding.Message, finding.Subjects,
-            [.. house.ProvenFixes(finding, cancel).Select(fix => new ProvenFix(fix.Say, fix.Actions, InWords(fix.Actions, house.State.House)))]);
+    private static FindingView View(Finding finding) =>
+        new(finding.Key, finding.Rule, RuleBook.ThemeOf(finding.Rule), finding.Severity, finding.Title, finding.Message, finding.Subjects);
 
     /// <summary>Each deed said about the house as it is when its turn comes.</summary>
     public static ImmutableArray<string> InWords(ImmutableArray<InstallerAction> actions, NetworkDocument house)

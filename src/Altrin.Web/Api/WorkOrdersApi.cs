@@ -40,11 +40,11 @@ internal static class WorkOrdersApi
     /// <param name="with"><c>laptop</c>: with a socket; <c>no-socket</c>; <c>phone</c>.</param>
     private static async Task<Results<Ok<WorkOrderView>, ProblemHttpResult>> Get(string id, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)
     {
-        var (job, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
+        var (_, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
         if (desk is null) return problem!;
         var order = desk.Order;
-        return TypedResults.Ok(new WorkOrderView(order, order.IsProven, [.. (await jobs.Ticks(id, cancel)).Select(View)], desk.Way, order.CutMinutes(job!.Found.Document),
-            desk.Other is var (other, else_) ? new(other, else_.Minutes, else_.CutMinutes(job.Found.Document), else_.Steps.Length, else_.IsProven) : null,
+        return TypedResults.Ok(new WorkOrderView(order, order.IsProven, [.. (await jobs.Ticks(id, cancel)).Select(View)], desk.Way, desk.CutMinutes,
+            desk.Other is var (other, else_, cut) ? new(other, else_.Minutes, cut, else_.Steps.Length, else_.IsProven) : null,
             HandsOf(with), [.. desk.Turns.Select(turn => new TurnView(turn.Number, turn.StepTitle, turn.Seen, turn.Sentence, turn.At, turn.Done))],
             order.Steps.ToImmutableDictionary(step => step.Key, step => Sighting.PossibleAt(step).ToImmutableArray())));
     }
@@ -82,7 +82,7 @@ internal static class WorkOrdersApi
         var (job, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
         if (desk is null) return problem!;
         if (desk.Order.Steps.FirstOrDefault(one => one.Key == step) is not { After: { } after }) return NoSuchStep();
-        return TypedResults.Ok(new RehearsalView(step, HouseView.Of(Evaluation.Of(HandsOf(with).Named(after)), cancel),
+        return TypedResults.Ok(new RehearsalView(step, HouseView.Of(Evaluation.Of(HandsOf(with).Named(after))),
             [.. new CutOff(job!.Found.Document).In(Simulator.Run(after)).Select(thing => thing.Name)],
             Sooner.WhyNot(desk.Order, step, HandsOf(with))));
     }
@@ -174,8 +174,9 @@ internal static class WorkOrdersApi
         // A plan that stands on a mode that is not there has to be made anew: no order leads to it.
         if (meaning is { House: { } house, Forbids: null })
         {
-            var order = OrderWays.Of(house, desk.To, hands, new(desk.Turns.Length + 1, meaning.Resets, ProvesLine: false, household), cancel).Best;
-            next = new(order.Steps.Length, order.Minutes, order.CutMinutes(household), order.IsProven, order.Steps.FirstOrDefault()?.Title);
+            var ways = OrderWays.Of(house, desk.To, hands, new(desk.Turns.Length + 1, meaning.Resets, ProvesLine: false, household), cancel);
+            var order = ways.Best;
+            next = new(order.Steps.Length, order.Minutes, ways.BestCutMinutes, order.IsProven, order.Steps.FirstOrDefault()?.Title);
         }
         return new(meaning.Key, meaning.Sentence, meaning.Then, meaning.House is null, next, meaning.Forbids is var (device, mode) ? new(device, mode) : null);
     }

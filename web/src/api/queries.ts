@@ -7,6 +7,7 @@ import type {
   ChannelPlanView,
   Comparison,
   CopyHead,
+  FixesView,
   GuestOffer,
   JobLine,
   JobView,
@@ -166,6 +167,21 @@ export const trace = (id: string, side: Side, version: number, from: string) =>
       unwrap<Trace>(
         api.GET('/api/jobs/{id}/{side}/trace/{from}', { params: { path: { id, side, from } }, signal }),
       ),
+  })
+
+/** What mends the findings of a house, by their keys. Proved after the verdict: what was known before is shown meanwhile, and is not done. */
+export const fixes = (id: string, side: Side, version: number) =>
+  queryOptions({
+    queryKey: ['job', id, 'fixes', side, version],
+    queryFn: async ({ signal }) => {
+      const now = await unwrap<FixesView>(
+        api.GET('/api/jobs/{id}/{side}/fixes', { params: { path: { id, side } }, signal }),
+      )
+      // Somebody else changed the house meanwhile: it is asked for anew, and so are these.
+      return now.revision === version ? now : { ...now, fixes: {} }
+    },
+    staleTime: Number.POSITIVE_INFINITY,
+    placeholderData: (old) => old,
   })
 
 export const reachGrid = (id: string, side: Side, version: number) =>

@@ -7,29 +7,40 @@ import { Press } from '../parts/Press'
 import { whereNext } from '../parts/whereNext'
 import { say } from '../state/notices'
 import { useJob, useTools } from './JobContext'
+import { useProven } from './useFixes'
 
-/** What is wrong, who loses what, and the fixes that were simulated: the best one large, the others on request. */
+/**
+ * What is wrong, who loses what, and the fixes that were simulated: the best one large, the others on request. Nothing is said of fixes
+ * while they are not known.
+ */
 export const FindingCard = memo(function FindingCard(props: {
   finding: FindingView
+  fixes: ProvenFix[] | undefined
   isCured: boolean
   isUntried: boolean
 }) {
-  const { finding, isCured, isUntried } = props
+  const { finding, fixes, isCured, isUntried } = props
   const { plan, act, select } = useTools()
+  const proven = useProven()
   const { side } = useJob()
   // On the walk a finding is a question too: what is missing in the record may be set in the house.
   const asks = useMatch('/job/:id/visit') !== null && side === 'found'
   const card = useRef<HTMLElement>(null)
-  const plans = (fix: ProvenFix) => async () => {
+  /** A fix is done as it is proved for the house on screen: the button may be of the house before the last change. */
+  const asProved = (press: (fix: ProvenFix) => Promise<void>) => (shown: ProvenFix) => async () => {
+    const fix = await proven.same(finding.key, shown)
+    if (fix) await press(fix)
+  }
+  const plans = asProved(async (fix) => {
     const next = whereNext(card.current)
     if (await plan(fix)) next()
-  }
-  const isSo = (fix: ProvenFix) => async () => {
+  })
+  const isSo = asProved(async (fix) => {
     const next = whereNext(card.current)
     const failed = await act(fix.actions, `It is so already: ${fix.say}`)
     if (failed) say(failed.message, 'problem')
     else next()
-  }
+  })
   const soAlready = (fix: ProvenFix) =>
     asks &&
     !fix.actions.some((one) => one.do === 'add-device') && (
@@ -43,7 +54,7 @@ export const FindingCard = memo(function FindingCard(props: {
       </Press>
     )
   const [open, setOpen] = useState(false)
-  const [first, ...others] = finding.fixes
+  const [first, ...others] = fixes ?? []
   const fault = finding.severity === 'fault'
   return (
     <Box
@@ -76,7 +87,7 @@ export const FindingCard = memo(function FindingCard(props: {
           Cured in the plan.
         </Text>
       ) : (
-        <Flex mt="10px" gap="8px" wrap="wrap">
+        <Flex mt="10px" gap="8px" wrap="wrap" data-pending={fixes ? undefined : ''}>
           {first && (
             <Press kind="main" onClick={plans(first)} title={first.deeds.join('\n')}>
               {first.say}
@@ -88,7 +99,7 @@ export const FindingCard = memo(function FindingCard(props: {
               Other ways
             </Press>
           )}
-          {!first && (
+          {fixes && !first && (
             <Text fontSize="13px" color="quiet">
               {isUntried
                 ? 'This house is too big for every fix to be tried.'

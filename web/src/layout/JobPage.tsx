@@ -26,6 +26,7 @@ import { isSheet, type SheetName, sheets } from './sheets'
 import { fetchStagesInQuiet, type StageId, stages } from './stages'
 import type { StageTools } from './stageTools'
 import { TopLine } from './TopLine'
+import { useProven } from './useFixes'
 import { useKeys } from './useKeys'
 import { usePlace } from './usePlace'
 import { useProvisions } from './useProvisions'
@@ -96,6 +97,7 @@ function Frame() {
   const show = (sheet: SheetName) => () => turn({ open: sheet })
   const close = () => turn({ open: null })
   const fixing = useBusy()
+  const proven = useProven()
 
   const on = open
     ? sheets[open].title
@@ -117,8 +119,10 @@ function Frame() {
     stages: stages.map((one) => go(one.id)),
     side: () => tools.show(side === 'found' ? 'planned' : 'found'),
     fix: () => {
-      const fix = house.findings.flatMap((finding) => finding.fixes.slice(0, 1))[0]
-      if (fix) void fixing.run(() => tools.plan(fix))
+      void fixing.run(async () => {
+        const fix = await proven.first()
+        if (fix) await tools.plan(fix)
+      })
     },
     undo: () => void tools.back(),
     redo: () => void tools.forth(),

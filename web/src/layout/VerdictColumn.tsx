@@ -6,6 +6,7 @@ import { FindingCard } from './FindingCard'
 import { HeldDeeds } from './HeldDeeds'
 import { useJob } from './JobContext'
 import { LastChange } from './LastChange'
+import { useFixes } from './useFixes'
 import { WantLine } from './WantLine'
 
 /** As many as anybody reads in a row; the worst come first. */
@@ -20,6 +21,7 @@ export function VerdictColumn({ first }: { first?: { theme: string; title: strin
   const own = house.findings.filter((finding) => finding.theme === first?.theme)
   const others = house.findings.filter((finding) => finding.theme !== first?.theme)
   const hasOwn = first !== undefined && !isEmpty
+  const fixes = useFixes()
   const [isAll, showAll] = useState(false)
   const onPaper = useOnPaper()
   const cards = (findings: typeof own) => {
@@ -32,7 +34,8 @@ export function VerdictColumn({ first }: { first?: { theme: string; title: strin
               key={finding.key}
               finding={finding}
               isCured={isPlanning && !left.has(finding.key)}
-              isUntried={house.leftFixesOut}
+              fixes={fixes.data?.fixes[finding.key]}
+              isUntried={fixes.data?.leftOut === true}
             />
           ))}
         </Flex>
@@ -82,6 +85,14 @@ export function VerdictColumn({ first }: { first?: { theme: string; title: strin
         <Heading as="h2" fontSize="16px" mb="10px" tabIndex={-1} data-next>
           {hasOwn ? 'Other findings' : 'Findings'}
         </Heading>
+        {fixes.error && (
+          <Text textStyle="small" mb="10px" role="status">
+            {fixes.error.message}{' '}
+            <Press kind="plain" onClick={() => fixes.refetch()}>
+              Look for fixes again
+            </Press>
+          </Text>
+        )}
         {others.length === 0 ? (
           <Text fontSize="14px" color={isEmpty ? 'quiet' : 'moss'} fontWeight={isEmpty ? undefined : 650}>
             {isEmpty

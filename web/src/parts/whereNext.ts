@@ -20,7 +20,8 @@ export function whereNext(item: HTMLElement | null): () => void {
   return () => {
     const until = performance.now() + mostMs
     const look = () => {
-      if (item?.isConnected && performance.now() < until) return void requestAnimationFrame(look)
+      const isDrawn = !item?.isConnected && !document.querySelector('[data-pending]')
+      if (!isDrawn && performance.now() < until) return void requestAnimationFrame(look)
       // Somebody who has gone on by himself is left alone.
       if (document.activeElement === document.body || document.activeElement === null) focus()
     }

@@ -17,7 +17,7 @@ internal static class Clashes
 
     /// <summary>Those that no step of an order is to blame for: they are there as it begins, or the house that it ends in has them itself, one that is gone
     /// back to.</summary>
-    public static ImmutableHashSet<string> Known(NetworkDocument from, NetworkDocument to) => Keys(Simulator.Run(from)).Union(Keys(Simulator.Run(to)));
+    public static ImmutableHashSet<string> Known(NetworkState from, NetworkState to) => Keys(from).Union(Keys(to));
 
     /// <returns>What tells them apart, and each in words.</returns>
     public static IEnumerable<(string Key, string Sentence)> In(NetworkState state)

@@ -40,19 +40,19 @@ internal sealed class OrderSearch
     private readonly Dictionary<string, bool> isOnTheWay = new(StringComparer.Ordinal);
     private int work;
 
-    private OrderSearch(NetworkDocument from, NetworkDocument to, Hands hands, Course course, CancellationToken cancel)
+    private OrderSearch(NetworkDocument from, NetworkDocument to, Hands hands, Course course, Played played, CancellationToken cancel)
     {
         (this.from, this.to, this.cancel, tasks, spots) = (from, to, cancel, new(course.Household ?? from, to, course.Resets), new(hands, to));
-        var state = Simulator.Run(from);
-        cutOff = new(course.Household ?? from);
+        var state = played.Of(from);
+        cutOff = new(played.Of(course.Household ?? from));
         isCutAtFirst = cutOff.In(state).Any();
-        clashes = Clashes.Known(from, to);
+        clashes = Clashes.Known(state, played.Of(to));
         perHouse = Math.Max(1, from.Devices.Length + from.Endpoints.Length);
     }
 
     /// <summary>The acts in order, from a house to another, the first with the laptop where it is; null where none was found.</summary>
-    public static ImmutableArray<Done>? Find(NetworkDocument from, NetworkDocument to, Hands hands = Hands.Laptop, Course? course = null, CancellationToken cancel = default) =>
-        new OrderSearch(from, to, hands, course ?? Course.First, cancel).Run();
+    public static ImmutableArray<Done>? Find(NetworkDocument from, NetworkDocument to, Hands hands = Hands.Laptop, Course? course = null, Played? played = null, CancellationToken cancel = default) =>
+        new OrderSearch(from, to, hands, course ?? Course.First, played ?? new(), cancel).Run();
 
     private sealed record Node(NetworkDocument House, ImmutableSortedSet<string> Labels, double Cost, int Depth, Node? Parent, Done? Done, bool IsCut, double CutLeft);
 

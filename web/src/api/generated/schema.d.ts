@@ -921,6 +921,62 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/{side}/fixes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FixesView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{id}/planned": {
         parameters: {
             query?: never;
@@ -3615,7 +3671,14 @@ export interface components {
             title: string;
             message: string;
             subjects: string[];
-            fixes: components["schemas"]["ProvenFix"][];
+        };
+        FixesView: {
+            /** Format: int32 */
+            revision: number;
+            fixes: {
+                [key: string]: components["schemas"]["ProvenFix"][];
+            };
+            leftOut: boolean;
         };
         /** @enum {string} */
         FloorMaterial: "wood" | "concrete";
@@ -3690,7 +3753,6 @@ export interface components {
             verdict: components["schemas"]["HouseSummary"];
             wants: components["schemas"]["WantView"][];
             findings: components["schemas"]["FindingView"][];
-            leftFixesOut: boolean;
             stairs: components["schemas"]["Stairs"];
             interfaces: components["schemas"]["InterfaceView"][];
             internet: components["schemas"]["WayView"][];
