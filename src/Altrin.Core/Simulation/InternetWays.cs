@@ -25,7 +25,7 @@ internal sealed class InternetWays
     private readonly Delivery delivery;
     private readonly Climb climb;
     private readonly Way[] ways;
-    private readonly List<Step> steps = [];
+    private readonly List<Step> steps;
 
     /// <summary>The steps of an interface are those from its start to the next one's.</summary>
     private readonly int[] start;
@@ -35,6 +35,8 @@ internal sealed class InternetWays
         (this.delivery, this.climb) = (delivery, climb);
         var count = delivery.Table.All.Count;
         start = new int[count + 1];
+        // Nearly everything has one address and one gateway.
+        steps = new(count);
         for (var i = 0; i < count; i++)
         {
             start[i] = steps.Count;

@@ -60,6 +60,7 @@ internal static class OptionsApi
         }
         var settled = new Pins(pins.ToImmutable());
         ImmutableArray<PinView> pinnable = [.. PinChoice.Of(house).Select(choice => new PinView(choice.Device, choice.Name, [.. choice.Uses.Select(use => new PinUseView(use.Write(), use.Say(house)))]))];
+        using var lid = new MemoryLid();
         if (first == true)
         {
             var look = PlanSearch.First(house, cancel, settled);

@@ -3,7 +3,8 @@ using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Rules.Needs;
 
-/// <summary>A visitor is put on the network, once at each box that makes it, and the house simulated with it.</summary>
+/// <summary>A visitor is put on the network, and the house simulated with it: once for all boxes, for on one segment
+/// everything answers a visitor alike.</summary>
 public sealed class GuestsApartNeed : NeedJudge<Need.GuestsApart>
 {
     /// <summary>Longer than the reader takes an id: no house has a thing of that name.</summary>
@@ -13,39 +14,50 @@ public sealed class GuestsApartNeed : NeedJudge<Need.GuestsApart>
 
     public override (Answer, string) Judge(Facts facts, Need.GuestsApart need)
     {
-        var made = facts.State.Air.Where(one => one.Network.Ssid == need.Ssid).DistinctBy(one => one.Box.Id).ToList();
+        var air = facts.State.Air.Where(one => one.Network.Ssid == need.Ssid).ToList();
+        var made = air.DistinctBy(one => one.Box.Id).ToList();
         if (made.Count == 0) return (Answer.No, $"No box makes {need.Ssid}.");
+        // The first box of each segment stands for all of them. One that makes the name twice, or is in none, has a house to itself: nobody knows beforehand
+        // where its guest will be, and two guests on one segment may be in each other's way.
+        bool IsPlain(AirNetwork one) => one.Segment >= 0 && !air.Exists(other => other.Box == one.Box && other.Segment != one.Segment);
+        var standIns = made.DistinctBy(one => IsPlain(one) ? $"{one.Segment}" : one.Box.Id).ToList();
+        var together = With(facts.House, standIns.Where(IsPlain));
         var all = (Answer.Yes, $"They have internet, and no device or page of the home answers them at {Facts.Join(made.Select(one => one.Box.Name))}.");
-        foreach (var network in made)
+        foreach (var one in standIns)
         {
-            var one = At(facts, network);
-            if (one.Met == Answer.No) return one;
-            if (one.Met == Answer.Sometimes) all = one;
+            var (met, because) = Met(facts, IsPlain(one) ? together : With(facts.House, [one]), IdAt(one));
+            if (met == Answer.Yes) continue;
+            all = (met, $"At {one.Box.Name} a guest {because}");
+            if (met == Answer.No) return all;
         }
         return all;
     }
 
-    private static (Answer Met, string Because) At(Facts facts, AirNetwork network)
+    private static NetworkState With(NetworkDocument house, IEnumerable<AirNetwork> joined) => Simulator.Run(house with { Endpoints = house.Endpoints.AddRange(joined.Select(Guest)) });
+
+    private static string IdAt(AirNetwork network) => $"{Visitor}{network.Box.Id}";
+
+    private static Endpoint Guest(AirNetwork network) => new()
     {
-        var visitor = new Endpoint
-        {
-            Id = Visitor,
-            Name = "A guest",
-            Connect = new Attachment.Join { Ssid = network.Network.Ssid, Security = network.Network.Security, Key = network.Network.Key, Near = network.Box.Id },
-        };
-        var state = Simulator.Run(facts.House with { Endpoints = facts.House.Endpoints.Add(visitor) });
-        var internet = state.Internet(Visitor);
-        if (internet.Reachable != Answer.Yes) return (internet.Reachable, $"At {network.Box.Name} a guest gets no way out: nothing answers beyond the house for certain.");
+        Id = IdAt(network),
+        Name = "A guest",
+        Connect = new Attachment.Join { Ssid = network.Network.Ssid, Security = network.Network.Security, Key = network.Network.Key, Near = network.Box.Id },
+    };
+
+    private static (Answer Met, string Because) Met(Facts facts, NetworkState state, string guest)
+    {
+        var internet = state.Internet(guest);
+        if (internet.Reachable != Answer.Yes) return (internet.Reachable, "gets no way out: nothing answers beyond the house for certain.");
         var worst = (Met: Answer.Yes, Because: "");
         foreach (var thing in facts.House.Endpoints)
         {
             // Another guest is no device of the home; nor is what stands on a router's guest network by cable.
             if (facts.State.JoinedNetwork(thing.Id) is { } joined && facts.House.FindDevice(joined.Box)!.Wifi[joined.Place] is { Guest: true }) continue;
             if (facts.State.Net(thing.Id) is { Segment: >= 0 } net && facts.State.OnSegment[net.Segment].Any(one => one.Kind == InterfaceKind.Guest)) continue;
-            if (See(state.Reach(Visitor, thing.Id).Reachable, $"At {network.Box.Name} a guest reaches {thing.Name}.") is { } seen) return seen;
+            if (See(state.Reach(guest, thing.Id).Reachable, $"reaches {thing.Name}.") is { } seen) return seen;
         }
         foreach (var device in facts.House.Devices)
-            if (See(state.Admin(Visitor, device.Id).Reachable, $"At {network.Box.Name} a guest opens the settings page of {device.Name}.") is { } seen) return seen;
+            if (See(state.Admin(guest, device.Id).Reachable, $"opens the settings page of {device.Name}.") is { } seen) return seen;
         return worst;
 
         (Answer, string)? See(Answer reached, string because)
