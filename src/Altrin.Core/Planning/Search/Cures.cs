@@ -16,18 +16,17 @@ internal static class Cures
     /// <param name="limit">What it must come before: as soon as it cannot any more, nothing else is tried.</param>
     public static Leaf Apply(Bench bench, Leaf leaf, PlanRank? limit = null)
     {
-        var (tries, begun) = (0, leaf);
+        var (tries, begun, now) = (0, leaf, Evaluation.Of(leaf.House));
         for (var round = 0; round < MostRounds; round++)
         {
             var before = leaf;
             // One after the other, each on what the ones before it have left; another round for what they brought up.
-            foreach (var actions in Moves(Evaluation.Of(leaf.House)))
+            foreach (var actions in Moves(now))
             {
-                if (tries >= MostTries || leaf.Hoped >= limit) break;
+                if (tries >= MostTries || (limit is { } most && leaf.Hoped >= most)) break;
                 if (After(leaf.House, actions) is not { } house || bench.Limits.WhyNotBuilt(house) is not null || !bench.IsPinned(house)) continue;
                 tries++;
-                var next = bench.Judge(leaf.Structure, house);
-                if ((next.IsAllowed || !leaf.IsAllowed) && ((next.IsAllowed && !leaf.IsAllowed) || next.Rank < leaf.Rank)) leaf = next;
+                if (bench.Better(leaf, house) is var (next, after)) (leaf, now) = (next, after);
             }
             if (ReferenceEquals(before, leaf)) break;
         }
