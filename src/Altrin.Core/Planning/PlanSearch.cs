@@ -112,7 +112,7 @@ public static class PlanSearch
         if (walk.Best is { } good && bench.IsPinned(good)) cured.Add(Cures.Apply(bench, good));
         if (!isWhole)
         {
-            cured.AddRange(MostHopeful(bench, BestOf(cured)));
+            cured.AddRange(MostHopeful(bench, BestOf(cured), isFirst));
             // The best way of handing the line on is looked at once more, from where it has got to.
             for (var round = 0; round < 3; round++)
             {
@@ -121,6 +121,12 @@ public static class PlanSearch
                 if (next.Structure.Key == start.Structure.Key) break;
                 cured.Add(Cures.Apply(bench, next));
             }
+        }
+        // At a first look the best is shown; the other kinds come with the whole.
+        if (isFirst && cured.Exists(leaf => leaf.IsAllowed && bench.IsPinned(leaf)))
+        {
+            cured.RemoveAll(leaf => !bench.IsPinned(leaf));
+            return new(bench, cured, proof.Floor);
         }
         // The best of every kind, so that each has its say.
         var n = 0;
@@ -133,7 +139,8 @@ public static class PlanSearch
     private static PlanRank BestOf(List<Leaf> leaves) => leaves.Where(leaf => leaf.IsAllowed).Select(leaf => leaf.Rank).DefaultIfEmpty(PlanRank.Worst).Min();
 
     /// <summary>Cured in the order of what their cures may bring; each way of handing the line on has its turn.</summary>
-    private static List<Leaf> MostHopeful(Bench bench, PlanRank best)
+    /// <param name="isBestAlone">What cannot come before the best any more is not cured to its end.</param>
+    private static List<Leaf> MostHopeful(Bench bench, PlanRank best, bool isBestAlone)
     {
         var cured = new List<Leaf>();
         // Rough first: most are out of the question before anything is counted.
@@ -143,7 +150,7 @@ public static class PlanSearch
         {
             if (leaf.Hoped > best) continue;
             if (cured.Count >= MostCured) break;
-            cured.Add(Cures.Apply(bench, leaf));
+            cured.Add(Cures.Apply(bench, leaf, isBestAlone ? best : null));
             if (cured[^1].IsAllowed && cured[^1].Rank < best) best = cured[^1].Rank;
         }
         return cured;
