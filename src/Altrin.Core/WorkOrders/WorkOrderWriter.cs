@@ -310,7 +310,7 @@ public static class WorkOrderWriter
             InstallerAction move = planned.Connect is { } to ? new ConnectEndpoint(planned.Id, to) : new UnplugEndpoint(planned.Id);
             work.Step(new($"Move {planned.Name}", move.Say(work.House)) { Actions = [move], Expect = after => Shows(after, planned.Id) });
         }
-        if (!SameWritten.Are(now.Address, planned.Address)) SetThingAddress(work, planned);
+        if (!SameWritten.Are(now.Address, planned.Address)) SetThingAddress(work, new(planned.Id, planned.Address));
     }
 
     internal static void BringIn(WorkInProgress work, Endpoint thing)
@@ -319,13 +319,13 @@ public static class WorkOrderWriter
         work.Step(new(thing.Name, $"Bring in {thing.Name}{where}") { Actions = [new AddEndpoint(thing)], Expect = after => Shows(after, thing.Id) });
     }
 
-    internal static void SetThingAddress(WorkInProgress work, Endpoint planned)
+    /// <param name="isForNow">It gives its address up for another, and gets its own later.</param>
+    internal static void SetThingAddress(WorkInProgress work, SetEndpointAddress set, bool isForNow = false)
     {
-        var now = work.House.FindEndpoint(planned.Id)!;
-        var address = planned.Address;
-        work.Step(new(planned.Name, $"At {planned.Name}'s own panel: {(address.Method == EndpointMethod.Static ? "a fixed address" : "automatic addressing")}")
+        var (now, address) = (work.House.FindEndpoint(set.Endpoint)!, set.Address);
+        work.Step(new(now.Name, $"At {now.Name}'s own panel: {(address.Method == EndpointMethod.Static ? "a fixed address" : "automatic addressing")}{(isForNow ? ", for now" : "")}")
         {
-            Actions = [new SetEndpointAddress(planned.Id, address)],
+            Actions = [set],
             Find = "Network, TCP/IP, or Wired settings",
             Changes = address.Method == EndpointMethod.Static
                 ?
@@ -335,8 +335,9 @@ public static class WorkOrderWriter
                     new("Gateway", now.Address.Gateway?.ToString(), address.Gateway?.ToString() ?? "leave empty"),
                 ]
                 : [new("Addressing", now.Address.Address?.Address.ToString(), "automatic (DHCP)")],
-            Expect = after => Shows(after, planned.Id),
-            Cautions = address.Method == EndpointMethod.Static ? ["Whoever uses it by its old address must learn the new one."] : [],
+            Expect = after => Shows(after, set.Endpoint),
+            Cautions = isForNow ? ["Another needs the address that it has, and holds the one that it is to have: it gets its own once that is free."]
+                : address.Method == EndpointMethod.Static ? ["Whoever uses it by its old address must learn the new one."] : [],
         });
     }
 

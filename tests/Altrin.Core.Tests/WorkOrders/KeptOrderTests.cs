@@ -168,6 +168,16 @@ public class KeptOrderTests
         Kept("larkspur-off-reset", OrderText.Of(WorkOrderWriter.Write(house, planned), house));
     }
 
+    /// <summary>Of two that are to have each other's address one goes aside for the time of the work.</summary>
+    [Fact]
+    public void Of_two_things_that_change_addresses()
+    {
+        var house = Best(Examples.House("larkspur-house"));
+        var (printer, heating) = (house.FindEndpoint("printer")!, house.FindEndpoint("heating")!);
+        var planned = new SetEndpointAddress("printer", heating.Address).Apply(new SetEndpointAddress("heating", printer.Address).Apply(house));
+        Kept("larkspur-addresses-changed-over", OrderText.Of(OrderWays.Of(house, planned).Best, house));
+    }
+
     /// <summary>A new cable beside an old one closes a loop: the old one is out first, and that is why.</summary>
     [Fact]
     public void Of_one_cable_in_the_place_of_another()

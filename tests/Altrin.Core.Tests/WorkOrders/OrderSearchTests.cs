@@ -264,7 +264,8 @@ public class OrderSearchTests
         Assert.All(clashes, clash => Assert.Equal(2, servers.Count(box => clash.Sentence.Contains(box.Name, StringComparison.Ordinal))));
     }
 
-    /// <summary>Two things that change their addresses with each other hold one of them together for a moment: no search goes that way, and the trade's own order says it.</summary>
+    /// <summary>Two things that change their addresses with each other hold one of them together for a moment: the trade's own order says it, and the search has one of
+    /// them go aside.</summary>
     [Fact]
     public void A_clash_that_the_trade_s_own_order_brings_is_a_gap_that_names_the_step()
     {
@@ -273,8 +274,9 @@ public class OrderSearchTests
         house = house with { Endpoints = [Thing("one", "First camera", "lan1", "192.168.31.10/24"), Thing("two", "Second camera", "lan2", "192.168.31.11/24")], Needs = [] };
         var planned = new SetEndpointAddress("two", house.Endpoints[0].Address).Apply(new SetEndpointAddress("one", house.Endpoints[1].Address).Apply(house));
         var ways = OrderWays.Of(house, planned);
-        Assert.Null(ways.Keep);
-        var gap = Assert.Single(ways.Best.Gaps);
+        Assert.Empty(ways.Best.Gaps);
+        Assert.Same(ways.Keep, ways.Best);
+        var gap = Assert.Single(ways.Reset.Gaps);
         Assert.Matches("^Step [0-9]+: First camera and Second camera hold 192.168.31.11", gap);
     }
 
@@ -314,5 +316,33 @@ public class OrderSearchTests
     {
         var house = JobPlanTests.Job("access-point");
         Assert.Contains(WorkOrderWriter.Search(house, Best(house))!.Steps, step => step.Title.StartsWith("Go to Study", StringComparison.Ordinal));
+    }
+
+    private static NetworkDocument With(NetworkDocument house, params (string Thing, string Address)[] fixedAt) =>
+        fixedAt.Aggregate(house, (now, one) => new SetEndpointAddress(one.Thing, EndpointAddress.Fixed(InterfaceAddress.Parse($"192.168.1.{one.Address}/24"), Ipv4Address.Parse("192.168.1.1"))).Apply(now));
+
+    private static NetworkDocument Three() =>
+        With(new HouseBuilder().Gateway("192.168.1.1/24").Thing("a", "gw:lan1").Thing("b", "gw:lan2").Thing("c", "gw:lan3"), ("a", "10"), ("b", "20"), ("c", "30"));
+
+    /// <summary>RFC 1122 section 3.2.1.3 knows one holder of an address: of two that change places one has to go aside first.</summary>
+    [Theory]
+    [InlineData("20", "10", "30", 1)]       // two in a circle, one is only there
+    [InlineData("20", "30", "10", 1)]       // three in a circle
+    [InlineData("20", "30", "40", 0)]       // a row: who is in nobody's way goes first
+    public void Things_that_want_each_others_addresses_make_room_for_one_another(string a, string b, string c, int aside)
+    {
+        var house = Three();
+        var planned = With(house, ("a", a), ("b", b), ("c", c));
+        Follow(house, planned);
+        var steps = OrderWays.Of(house, planned).Best.Steps;
+        Assert.Equal(aside, steps.Count(step => step.Actions is [SetEndpointAddress { Address.Method: EndpointMethod.Dhcp }]));
+        Assert.Equal(aside, steps.Count(step => step.Title.EndsWith(", for now", StringComparison.Ordinal)));
+    }
+
+    [Fact]
+    public void A_thing_makes_room_for_a_box_too()
+    {
+        var house = With(new HouseBuilder().Gateway("192.168.1.1/24").Box("ap", DeviceMode.AccessPoint, "192.168.1.2/24", dhcp: false).Cable("gw:lan1", "ap:lan1").Thing("a", "gw:lan2"), ("a", "10"));
+        Follow(house, new SetLanAddress("ap", InterfaceAddress.Parse("192.168.1.10/24")).Apply(With(house, ("a", "2"))));
     }
 }

@@ -95,7 +95,7 @@ internal static class Narrator
             work.Step(new("Cable in", plug.Say(work.House)) { Actions = act.Actions, WaitSeconds = 30, Cautions = SafetyCautions.OfCable(work.Planned, plug.Cable) });
         else if (act.Actions is [UnplugCable])
             work.Step(new("Cable out", act.Actions[0].Say(work.House)) { Actions = act.Actions, Cautions = act.IsForNow ? ["It goes back later: leave it lying at its socket."] : [] });
-        else if (act.Actions is [SetEndpointAddress set]) WorkOrderWriter.SetThingAddress(work, work.Planned.FindEndpoint(set.Endpoint)!);
+        else if (act.Actions is [SetEndpointAddress set]) WorkOrderWriter.SetThingAddress(work, set, act.IsForNow);
         else if (act.Actions is [ConnectEndpoint or UnplugEndpoint] && act.Label.StartsWith("join ", StringComparison.Ordinal))
             work.Step(new($"Move {work.House.NameOf(act.Label[5..])}", act.Actions[0].Say(work.House)) { Actions = act.Actions, Expect = after => WorkOrderWriter.Shows(after, act.Label[5..]) });
         else if (act.Actions is [AddEndpoint thing]) WorkOrderWriter.BringIn(work, thing.Endpoint);

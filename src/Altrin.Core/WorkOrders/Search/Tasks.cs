@@ -195,7 +195,15 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
             if (ReferenceEquals(now, wanted)) continue;
             if (!SameWritten.Are(now.Connect, wanted.Connect))
                 yield return new($"join {wanted.Id}", null, [wanted.Connect is { } to ? new ConnectEndpoint(wanted.Id, to) : new UnplugEndpoint(wanted.Id)]);
-            if (!SameWritten.Are(now.Address, wanted.Address)) yield return new($"address {wanted.Id}", null, [new SetEndpointAddress(wanted.Id, wanted.Address)]);
+            if (SameWritten.Are(now.Address, wanted.Address)) continue;
+            yield return new($"address {wanted.Id}", null, [new SetEndpointAddress(wanted.Id, wanted.Address)]);
+            // Each wants what the other has: one of them asks for an address for as long as that takes.
+            if (now.Address.Address is { } held && wanted.Address.Address is { } due && IsHeld(house, wanted.Id, due.Address) && IsHeld(planned, wanted.Id, held.Address))
+                yield return new($"address {wanted.Id} for now", null, [new SetEndpointAddress(wanted.Id, new())]) { IsForNow = true };
         }
     }
+
+    /// <summary>By another than that thing, as its own fixed one.</summary>
+    private static bool IsHeld(NetworkDocument house, string thing, Ipv4Address address) =>
+        house.Endpoints.Any(other => other.Id != thing && other.Address.Address?.Address == address) || house.Devices.Any(box => box.Lan?.Address?.Address == address);
 }
