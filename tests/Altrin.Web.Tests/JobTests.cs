@@ -218,6 +218,20 @@ public class JobTests
     }
 
     [Fact]
+    public async Task Where_nothing_is_reset_there_is_no_second_way()
+    {
+        using var app = new TestApp();
+        var job = await app.NewJob();
+        var after = await Json(await app.Do(job, "planned", new { @do = "set-endpoint-address", endpoint = "printer", address = new { method = "dhcp" } }));
+        Assert.NotEqual(1, (int)after["version"]!);
+        var order = await Json(await app.Client.GetAsync($"/api/jobs/{job["id"]}/work-order"));
+        Assert.Equal("keep", (string)order["way"]!);
+        Assert.Null(order["otherWay"]);
+        // Asked for by its name it is answered all the same.
+        Assert.Equal("reset", (string)(await Json(await app.Client.GetAsync($"/api/jobs/{job["id"]}/work-order?way=reset")))["way"]!);
+    }
+
+    [Fact]
     public async Task What_is_pinned_or_forbidden_holds_in_every_plan_and_a_bad_pin_is_answered_with_the_mend()
     {
         using var app = new TestApp();

@@ -93,7 +93,7 @@ public static class WorkOrderWriter
                 ? $"Put {main.Name} into {main.Mode.Say()} mode{(more.IsEmpty ? "" : $" and set {more.Length} more")}"
                 : main.Uplink is { } uplink && !SameWritten.Are(found.FindDevice(main.Id)!.Uplink, uplink) ? $"Join {main.Name} to {uplink.Ssid}{(more.IsEmpty ? "" : $" and set {more.Length} more")}"
                 : $"Set {main.Name}{(more.IsEmpty ? "" : $" and {more.Length} more")}";
-        return plan.Things is [var thing, ..] ? $"Set {thing.Name}" : "Change the cables";
+        return plan.Things is [var thing, .. var others] ? $"Set {thing.Name}{(others.IsEmpty ? "" : $" and {others.Length} more")}" : "Change the cables";
     }
 
     private static void ProveLine(WorkInProgress work)

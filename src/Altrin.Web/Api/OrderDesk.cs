@@ -55,8 +55,8 @@ internal sealed record OrderDesk(WorkOrder Order, string Way, int CutMinutes, Ne
         }
         var isKept = way is null ? ways.IsKeepBetter : way == Keep && keep is not null;
         var (order, other) = isKept ? (keep!, reset) : (reset, keep);
-        // Two ways that are one are no choice, and without a socket there is but one.
-        var isOne = hands != Hands.Laptop || other is null || other.Steps.Select(step => step.Key).SequenceEqual(order.Steps.Select(step => step.Key));
+        // Two ways that are one are no choice, nor is one that resets nothing after all, and without a socket there is but one.
+        var isOne = hands != Hands.Laptop || other is null || (isKept && !reset.Steps.Any(step => step.Actions.Any(action => action is FactoryReset))) || other.Steps.Select(step => step.Key).SequenceEqual(order.Steps.Select(step => step.Key));
         var (cut, otherCut) = isKept ? (ways.KeepCutMinutes, ways.ResetCutMinutes) : (ways.ResetCutMinutes, ways.KeepCutMinutes);
         return new(order, isKept ? Keep : Reset, cut, job.Planned.Document, isOne ? null : (isKept ? Reset : Keep, other!, otherCut), turns);
     }
