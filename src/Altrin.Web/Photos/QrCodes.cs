@@ -11,11 +11,14 @@ internal static class QrCodes
     /// <summary>No label has more.</summary>
     private const int Most = 6;
 
-    /// <summary>A code that says the text, as a drawing of squares; printed at any size it stays sharp.</summary>
+    /// <summary>Modules of light all around a code, without which readers miss one now and then (ISO/IEC 18004, value from memory).</summary>
+    private const int QuietZone = 4;
+
+    /// <summary>A code that says the text, as a drawing of squares, a unit a module; printed at any size it stays sharp.</summary>
     public static string Draw(string text) => new BarcodeWriterSvg
     {
         Format = BarcodeFormat.QR_CODE,
-        Options = new ZXing.QrCode.QrCodeEncodingOptions { Margin = 1, CharacterSet = "UTF-8", ErrorCorrection = ZXing.QrCode.Internal.ErrorCorrectionLevel.M, Width = 120, Height = 120 },
+        Options = new ZXing.QrCode.QrCodeEncodingOptions { Margin = QuietZone, CharacterSet = "UTF-8", ErrorCorrection = ZXing.QrCode.Internal.ErrorCorrectionLevel.M },
     }.Write(text).Content;
 
     public static IReadOnlyList<string> In(SKBitmap picture)

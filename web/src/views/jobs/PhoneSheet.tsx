@@ -191,7 +191,7 @@ function CodeToScan(props: { code: JoinCode; looksOnly: boolean; fingerprint: st
         alt="Code to be scanned with the phone's camera"
         width="190"
         height="190"
-        style={{ background: 'white', padding: 6 }}
+        style={{ background: 'white' }}
       />
       <Box flex="1" minW="200px">
         <Text textStyle="note">Or open on the phone</Text>

@@ -72,8 +72,8 @@ export function PrintedOrder(props: {
             </Box>
             {codesOf && (
               <img
-                width="76"
-                height="76"
+                width="88"
+                height="88"
                 alt={`Code of step ${step.number}`}
                 src={`/api/jobs/${codesOf}/work-order/${step.key}/code`}
                 onLoad={() => setDrawn((count) => count + 1)}
