@@ -1,13 +1,12 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
-import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { options as optionsQuery } from '../../api/queries'
 import type { Pin } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
 import { Press } from '../../parts/Press'
 import { nameOf } from '../../parts/words'
 import { pinsOf, usePins } from '../../state/pins'
+import { useOptions } from './useOptions'
 
 /** Of a mode, a place under another box and a name a box has one each. */
 const aspectOf = (use: string) => (use.startsWith('name/') ? 'name' : use.includes('/') ? 'place' : 'mode')
@@ -17,13 +16,8 @@ export function OptionsAside() {
   const { job } = useJob()
   const pins = usePins(pinsOf(job.id))
   const set = usePins((one) => one.set)
-  const { data: whole } = useQuery(optionsQuery(job.id, job.version, pins))
   // While it is planned again what can be pinned stays there, and with it the focus.
-  const { data: first } = useQuery({
-    ...optionsQuery(job.id, job.version, pins, true),
-    enabled: !whole,
-    placeholderData: keepPreviousData,
-  })
+  const { first, whole } = useOptions(pins, true)
   const data = whole ?? first
   const [device, setDevice] = useState('')
   const [use, setUse] = useState('')

@@ -1,6 +1,4 @@
 import { Box, Heading, Spinner, Text } from '@chakra-ui/react'
-import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { options as optionsQuery } from '../../api/queries'
 import type { Action, OptionView } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { Press } from '../../parts/Press'
@@ -11,6 +9,7 @@ import { say } from '../../state/notices'
 import { pinsOf, usePins } from '../../state/pins'
 import { ConflictStrip } from './ConflictStrip'
 import { OptionsAside } from './OptionsAside'
+import { useOptions } from './useOptions'
 import { WayCard } from './WayCard'
 import { WayTable } from './WayTable'
 
@@ -34,15 +33,9 @@ export function OptionsPage() {
   const { job } = useJob()
   const { adopt, show, act } = useTools()
   const pins = usePins(pinsOf(job.id))
-  const query = optionsQuery(job.id, job.version, pins)
-  const { data: whole, error, isFetching } = useQuery(query)
   // The first ways stand there while the rest is looked for; of a house that is no longer the present one nothing does.
-  const { data: first } = useQuery({
-    ...optionsQuery(job.id, job.version, pins, true),
-    enabled: !whole,
-  })
+  const { first, whole, error, isFetching, stop, look } = useOptions(pins)
   const data = whole ?? first
-  const queries = useQueryClient()
   const narrow = useNarrow()
   const isEmpty = (job.found.document.devices ?? []).length === 0
 
@@ -85,7 +78,7 @@ export function OptionsPage() {
         {isFetching ? (
           <>
             <Spinner size="xs" mr="6px" /> {firstWords(first)}{' '}
-            <Press kind="plain" onClick={() => queries.cancelQueries({ queryKey: query.queryKey })}>
+            <Press kind="plain" onClick={stop}>
               Stop
             </Press>
           </>
@@ -100,9 +93,7 @@ export function OptionsPage() {
         ) : null}
       </Text>
       <Problem>{error?.message}</Problem>
-      {!whole && !isFetching && !error && (
-        <Press onClick={() => queries.refetchQueries({ queryKey: query.queryKey })}>Look for ways</Press>
-      )}
+      {!whole && !isFetching && !error && <Press onClick={look}>Look for ways</Press>}
       {isEmpty && (
         <Text>No box yet. Walk the house first: the line, the gateway, what lies on the table.</Text>
       )}
