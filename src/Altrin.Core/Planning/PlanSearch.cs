@@ -123,17 +123,18 @@ public static class PlanSearch
             }
         }
         // At a first look the best is shown; the other kinds come with the whole.
-        if (isFirst && cured.Exists(leaf => leaf.IsAllowed && bench.IsPinned(leaf)))
-        {
-            cured.RemoveAll(leaf => !bench.IsPinned(leaf));
-            return new(bench, cured, proof.Floor);
-        }
+        if (isFirst && cured.Exists(leaf => leaf.IsAllowed && bench.IsPinned(leaf))) return Found();
         // The best of every kind, so that each has its say.
         var n = 0;
         foreach (var kind in bench.Leaves.Where(leaf => leaf.IsAllowed && bench.IsPinned(leaf)).GroupBy(leaf => string.Join('+', Schools.Of(ground, leaf.Structure).Select(one => one.School).Distinct().Order())))
             if (kind.GroupBy(leaf => leaf.Rough).MinBy(alike => alike.Key)?.Take(10).MinBy(leaf => leaf.Rank) is { } one && !cured.Exists(leaf => leaf.Structure.Key == one.Structure.Key)) cured.Add(n++ < MostCured + 20 ? Cures.Apply(bench, one) : one);
-        cured.RemoveAll(leaf => !bench.IsPinned(leaf));
-        return new(bench, cured, proof.Floor);
+        return Found();
+
+        Outcome Found()
+        {
+            cured.RemoveAll(leaf => !bench.IsPinned(leaf));
+            return new(bench, cured, proof.Floor);
+        }
     }
 
     private static PlanRank BestOf(List<Leaf> leaves) => leaves.Where(leaf => leaf.IsAllowed).Select(leaf => leaf.Rank).DefaultIfEmpty(PlanRank.Worst).Min();

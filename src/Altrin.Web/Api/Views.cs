@@ -34,9 +34,11 @@ public sealed record FixesView(int Revision, ImmutableSortedDictionary<string, I
 {
     public static FixesView Of(int revision, Evaluation house, CancellationToken cancel)
     {
-        var proven = house.Findings.ToImmutableSortedDictionary(finding => finding.Key,
-            finding => house.ProvenFixes(finding, cancel).Select(fix => new ProvenFix(fix.Say, fix.Actions, HouseView.InWords(fix.Actions, house.State.House))).ToImmutableArray(), StringComparer.Ordinal);
-        return new(revision, proven, house.LeftFixesOut);
+        var proven = ImmutableSortedDictionary.CreateBuilder<string, ImmutableArray<ProvenFix>>(StringComparer.Ordinal);
+        // Faults first, as they stand: where not every fix can be tried, theirs are. Whether any was left out is known afterwards.
+        foreach (var finding in house.Findings)
+            proven[finding.Key] = [.. house.ProvenFixes(finding, cancel).Select(fix => new ProvenFix(fix.Say, fix.Actions, HouseView.InWords(fix.Actions, house.State.House)))];
+        return new(revision, proven.ToImmutable(), house.LeftFixesOut);
     }
 }
 

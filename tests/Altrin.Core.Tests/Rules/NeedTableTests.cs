@@ -58,6 +58,17 @@ public class NeedTableTests
         Assert.Equal("Yes", Apart(Gateway(guests).Thing("other-guest", "~visitors").Thing("own", "gw:lan2")));                  // another guest is none of the home
     }
 
+    /// <summary>A box may be called as a segment is numbered: each is looked at all the same.</summary>
+    [Fact]
+    public void What_a_box_is_called_hides_no_guest()
+    {
+        var guests = Net("visitors", null, WifiSecurity.Open, guest: true);
+        HouseBuilder House(string id) => Gateway(guests).Box(id, DeviceMode.AccessPoint, "192.168.31.2/24", dhcp: false, with: box => box with { Wifi = [guests, guests with { Vlan = 20 }] }).Cable("gw:lan1", $"{id}:lan1").Thing("own", "gw:lan2");
+        var segments = House("ap").State.Segments.Length;
+        Assert.InRange(segments, 3, 20);
+        Assert.All(Enumerable.Range(0, segments), number => Assert.Equal("No", Apart(House($"{number}"))));
+    }
+
     [Fact]
     public void Of_guests_a_thing_alone_gives_them_away_too()
     {

@@ -324,7 +324,7 @@ public class OrderSearchTests
     private static NetworkDocument Three() =>
         With(new HouseBuilder().Gateway("192.168.1.1/24").Thing("a", "gw:lan1").Thing("b", "gw:lan2").Thing("c", "gw:lan3"), ("a", "10"), ("b", "20"), ("c", "30"));
 
-    /// <summary>RFC 1122 section 3.2.1.3 knows one holder of an address: of two that change places one has to go aside first.</summary>
+    /// <summary>RFC 5227 section 1: on one link no two hosts may hold one address. Of two that change places one has to go aside first.</summary>
     [Theory]
     [InlineData("20", "10", "30", 1)]       // two in a circle, one is only there
     [InlineData("20", "30", "10", 1)]       // three in a circle

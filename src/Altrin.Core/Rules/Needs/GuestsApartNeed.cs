@@ -20,7 +20,7 @@ public sealed class GuestsApartNeed : NeedJudge<Need.GuestsApart>
         // The first box of each segment stands for all of them. One that makes the name twice, or is in none, has a house to itself: nobody knows beforehand
         // where its guest will be, and two guests on one segment may be in each other's way.
         bool IsPlain(AirNetwork one) => one.Segment >= 0 && !air.Exists(other => other.Box == one.Box && other.Segment != one.Segment);
-        var standIns = made.DistinctBy(one => IsPlain(one) ? $"{one.Segment}" : one.Box.Id).ToList();
+        var standIns = made.DistinctBy(one => IsPlain(one) ? (one.Segment, null) : (-1, one.Box.Id)).ToList();
         var together = With(facts.House, standIns.Where(IsPlain));
         var all = (Answer.Yes, $"They have internet, and no device or page of the home answers them at {Facts.Join(made.Select(one => one.Box.Name))}.");
         foreach (var one in standIns)
