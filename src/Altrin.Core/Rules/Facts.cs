@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Runtime.InteropServices;
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
@@ -9,12 +10,10 @@ namespace Altrin.Core.Rules;
 public sealed class Facts
 {
     private readonly ImmutableArray<Interface>[] mains;
-    private readonly Dictionary<string, Device> devices;
 
     public Facts(NetworkState state)
     {
         State = state;
-        devices = state.House.Devices.ToDictionary(device => device.Id, StringComparer.Ordinal);
         InUse = [.. state.House.Devices.Where(device => state.IsInUse(device.Id))];
         ServersOn = new(state.Servers, state.Segments.Length, server => server.Segment);
         RoutersOn = new([.. state.Interfaces.Where(one => one is { Routes: true, Kind: InterfaceKind.Lan })], state.Segments.Length, one => one.Segment);
@@ -30,23 +29,28 @@ public sealed class Facts
     public BySegment<RunningServer> ServersOn { get; }
     public BySegment<Interface> RoutersOn { get; }
 
-    public Device Device(string id) => devices[id];
-    public Device? FindDevice(string id) => devices.GetValueOrDefault(id);
-    public string NameOf(string id) => id == Line.ProviderId ? "The provider" : devices.TryGetValue(id, out var device) ? device.Name : House.NameOf(id);
+    public Device Device(string id) => State.FindDevice(id) ?? throw new KeyNotFoundException($"No box “{id}” is in the house.");
+    public Device? FindDevice(string id) => State.FindDevice(id);
+    public string NameOf(string id) => id == Line.ProviderId ? "The provider" : State.FindDevice(id) is { } device ? device.Name : House.NameOf(id);
 
     /// <summary>The router LANs of a segment that lead on: those with something on their WAN side; where none has, all of them.</summary>
     public ImmutableArray<Interface> MainsOn(int segment)
     {
         if (segment < 0) return [];
         if (!mains[segment].IsDefault) return mains[segment];
-        var (all, leading) = (ImmutableArray.CreateBuilder<Interface>(), ImmutableArray.CreateBuilder<Interface>());
+        var (all, leading) = (0, 0);
         foreach (var lan in RoutersOn[segment])
         {
             if (lan.Address is null) continue;
-            all.Add(lan);
-            if (LeadsOn(lan)) leading.Add(lan);
+            all++;
+            if (LeadsOn(lan)) leading++;
         }
-        return mains[segment] = (leading.Count > 0 ? leading : all).DrainToImmutable();
+        // Counted first: most segments have one, and a house of a thousand has a thousand of them.
+        var found = new Interface[leading > 0 ? leading : all];
+        var at = 0;
+        foreach (var lan in RoutersOn[segment])
+            if (lan.Address is not null && (leading == 0 || LeadsOn(lan))) found[at++] = lan;
+        return mains[segment] = ImmutableCollectionsMarshal.AsImmutableArray(found);
     }
 
     public Interface? MainOn(int segment) => MainsOn(segment) is [var first, ..] ? first : null;
@@ -64,9 +68,13 @@ public sealed class Facts
     public bool LeadsOn(Interface lan) => State.IsWanPlugged(lan.Owner);
 
     /// <summary>A router whose WAN is empty and whose LAN is on a network that another router leads: a bridge in practice.</summary>
-    public bool IsBridgeInPractice(Device device) =>
-        device.Mode == DeviceMode.Router && State.Lan(device.Id) is { } lan && !LeadsOn(lan)
-        && MainsOn(lan.Segment) is var mains && mains.Any(main => main.Owner != device.Id && LeadsOn(main));
+    public bool IsBridgeInPractice(Device device)
+    {
+        if (device.Mode != DeviceMode.Router || State.Lan(device.Id) is not { } lan || LeadsOn(lan)) return false;
+        foreach (var main in MainsOn(lan.Segment))
+            if (main.Owner != device.Id && LeadsOn(main)) return true;
+        return false;
+    }
 
     /// <summary>The lowest address of the subnet, then the highest, that nobody on the segment holds, may lease or has reserved.</summary>
     /// <returns>Null when nothing is free outside the pools.</returns>

@@ -5,7 +5,8 @@ namespace Altrin.Core.Simulation;
 /// <summary>Who holds which address on which link, and the single hop that every longer way is made of.</summary>
 internal sealed class Delivery
 {
-    private readonly Dictionary<(int Link, Ipv4Address Address), int> first;
+    /// <summary>The first holder of each address on each link, under both in one number: quicker to look up than a pair.</summary>
+    private readonly Dictionary<long, int> first;
     private readonly int[] next;
     private readonly bool[] looped;
 
@@ -21,11 +22,13 @@ internal sealed class Delivery
             next[i] = -1;
             // At the network or broadcast address of its own subnet nothing answers and nothing is answered (RFC 1122 section 3.2.1.3).
             if (table.All[i].SharesTheLine || table.All[i].Address is not { } address || !address.Prefix.IsUsable(address.Address)) continue;
-            var key = (table.All[i].LinkAs(table.All[i].Candidates[0]), address.Address);
+            var key = Key(table.All[i].LinkAs(table.All[i].Candidates[0]), address.Address);
             if (first.TryGetValue(key, out var after)) next[i] = after;
             first[key] = i;
         }
     }
+
+    private static long Key(int link, Ipv4Address address) => ((long)link << 32) | address.Value;
 
     public Fabric Fabric { get; }
     public InterfaceTable Table { get; }
@@ -33,7 +36,7 @@ internal sealed class Delivery
     public bool IsLooped(Interface at) => at.Segment >= 0 && looped[at.Segment];
 
     public HolderList HoldersOf(int link, Ipv4Address address) =>
-        new(this, first.TryGetValue((link, address), out var index) ? index : -1);
+        new(this, first.TryGetValue(Key(link, address), out var index) ? index : -1);
 
     public HolderList Nobody => new(this, -1);
 

@@ -24,8 +24,17 @@ internal sealed class DeviceGroups
     /// <summary>The group of the untagged frames of each socket.</summary>
     public required int[] OfPort { get; init; }
 
-    /// <summary>The tagged lanes of each socket; null for one that carries none.</summary>
-    public required (int Vlan, int Group)[]?[] Tagged { get; init; }
+    /// <summary>The tagged lanes of each socket, null for one that carries none; null as a whole in most boxes.</summary>
+    private (int Vlan, int Group)[]?[]? tagged;
+
+    public ReadOnlySpan<(int Vlan, int Group)> TaggedOf(int socket) => tagged is null ? [] : tagged[socket];
+
+    /// <summary>Where a frame with that tag goes from that socket; dead where the socket does not know it.</summary>
+    public int GroupOfTag(int socket, int vlan)
+    {
+        foreach (var lane in TaggedOf(socket)) if (lane.Vlan == vlan) return lane.Group;
+        return Dead;
+    }
 
     public required int[] OfWifi { get; init; }
 
@@ -35,8 +44,7 @@ internal sealed class DeviceGroups
         var groups = new DeviceGroups
         {
             OfPort = new int[device.Ports.Length],
-            Tagged = new (int, int)[]?[device.Ports.Length],
-            OfWifi = new int[device.Wifi.Length],
+            OfWifi = device.Wifi.IsEmpty ? [] : new int[device.Wifi.Length],
         };
         Array.Fill(groups.OfWifi, Dead);
         if (!takesPart)
@@ -120,9 +128,11 @@ internal sealed class DeviceGroups
             // A router's WAN side and a dead socket know no VLAN of the home.
             if (OfPort[i] != Lan) continue;
             if (port.Vlan is { } vlan) OfPort[i] = GroupOf(vlan, newGroup);
-            if (!port.Tagged.IsDefaultOrEmpty) Tagged[i] = [.. port.Tagged.Distinct().Select(tag => (tag, GroupOf(tag, newGroup)))];
+            if (!port.Tagged.IsDefaultOrEmpty) (tagged ??= new (int, int)[]?[device.Ports.Length])[i] = Lanes(port, newGroup);
         }
     }
+
+    private (int Vlan, int Group)[] Lanes(Port port, Func<int> newGroup) => [.. port.Tagged.Distinct().Select(tag => (tag, GroupOf(tag, newGroup)))];
 
     private int GroupOf(int vlan, Func<int> newGroup) =>
         vlan == Vlan.Own ? Lan : (ofVlan ??= []).TryGetValue(vlan, out var group) ? group : ofVlan[vlan] = newGroup();

@@ -23,12 +23,12 @@ internal sealed class Fabric
     public required int[] OwnerOf { get; init; }
 
     /// <summary>Cables between two living sockets, and the line, as pairs of groups.</summary>
-    public List<(int A, int B)> Wires { get; } = [];
+    public required List<(int A, int B)> Wires { get; init; }
 
     /// <summary>The same with the id of the cable, null for the line: for following a way over them.</summary>
     public IEnumerable<(int A, int B, string? Cable)> Labelled() => Wires.Zip(wireIds, (wire, id) => (wire.A, wire.B, id));
 
-    private readonly List<string?> wireIds = [];
+    private List<string?> wireIds = [];
 
     /// <summary>Whether anything is in a socket of the group.</summary>
     public required bool[] IsPlugged { get; init; }
@@ -59,15 +59,14 @@ internal sealed class Fabric
         var groups = new DeviceGroups[house.Devices.Length];
         for (var i = 0; i < groups.Length; i++) index[house.Devices[i].Id] = i;
         var takesPart = InUse.Of(house, index);
-        for (var i = 0; i < groups.Length; i++)
+        var owner = 0;
+        var line = house.Line?.Socket;
+        Func<int> newGroup = () =>
         {
-            var owner = i;
-            groups[i] = DeviceGroups.Of(house.Devices[i], house.Line?.Socket, takesPart[i], () =>
-            {
-                owners.Add(owner);
-                return owners.Count - 1;
-            });
-        }
+            owners.Add(owner);
+            return owners.Count - 1;
+        };
+        for (; owner < groups.Length; owner++) groups[owner] = DeviceGroups.Of(house.Devices[owner], line, takesPart[owner], newGroup);
         var fabric = new Fabric
         {
             House = house,
@@ -78,6 +77,8 @@ internal sealed class Fabric
             GroupCount = owners.Count,
             OwnerOf = [.. owners],
             IsPlugged = new bool[owners.Count],
+            Wires = new(house.Cables.Length + 1),
+            wireIds = new(house.Cables.Length + 1),
         };
         fabric.Wire();
         (fabric.Networks, fabric.Joined, fabric.EndpointNetwork) = WirelessJoins.Resolve(fabric);
@@ -86,18 +87,20 @@ internal sealed class Fabric
     }
 
     /// <summary>The group of the socket's untagged frames.</summary>
-    public int GroupOf(Socket socket)
+    public int GroupOf(Socket socket) => GroupOf(socket.Device, socket.Port);
+
+    private int GroupOf(string device, string socket)
     {
-        var (groups, port) = Find(socket);
+        var (groups, port) = Find(device, socket);
         return port < 0 ? DeviceGroups.Dead : groups.OfPort[port];
     }
 
-    private (DeviceGroups Groups, int Port) Find(Socket socket)
+    private (DeviceGroups Groups, int Port) Find(string id, string socket)
     {
-        var device = DeviceIndex[socket.Device];
+        var device = DeviceIndex[id];
         var ports = House.Devices[device].Ports;
         for (var i = 0; i < ports.Length; i++)
-            if (ports[i].Id == socket.Port) return (Groups[device], i);
+            if (ports[i].Id == socket) return (Groups[device], i);
         return (Groups[device], -1);
     }
 
@@ -115,12 +118,11 @@ internal sealed class Fabric
         }
         foreach (var cable in House.Cables)
         {
-            var ((near, a), (far, b)) = (Find(cable.A), Find(cable.B));
+            var ((near, a), (far, b)) = (Find(cable.A.Device, cable.A.Port), Find(cable.B.Device, cable.B.Port));
             Lane(cable.Id, near.OfPort[a], far.OfPort[b]);
             // A frame with a tag arrives only where the other end knows that tag.
-            foreach (var (vlan, group) in near.Tagged[a] ?? [])
-                Lane(cable.Id, group, Array.Find(far.Tagged[b] ?? [], lane => lane.Vlan == vlan) is { Vlan: > 0 } lane ? lane.Group : DeviceGroups.Dead);
-            foreach (var (vlan, group) in far.Tagged[b] ?? []) IsPlugged[group] = true;
+            foreach (var (vlan, group) in near.TaggedOf(a)) Lane(cable.Id, group, far.GroupOfTag(b, vlan));
+            foreach (var (_, group) in far.TaggedOf(b)) IsPlugged[group] = true;
         }
 
         void Lane(string id, int a, int b)
@@ -140,9 +142,9 @@ internal sealed class Fabric
         EndpointGroup = new int[House.Endpoints.Length];
         for (var i = 0; i < EndpointGroup.Length; i++)
         {
-            var connect = House.Endpoints[i].Connect;
-            EndpointGroup[i] = connect?.Socket is { } socket ? GroupOf(socket) : EndpointNetwork[i]?.Group ?? DeviceGroups.Dead;
-            if (connect?.Socket is not null && EndpointGroup[i] != DeviceGroups.Dead) IsPlugged[EndpointGroup[i]] = true;
+            var plug = House.Endpoints[i].Connect as Attachment.Plug;
+            EndpointGroup[i] = plug is not null ? GroupOf(plug.Device, plug.Port) : EndpointNetwork[i]?.Group ?? DeviceGroups.Dead;
+            if (plug is not null && EndpointGroup[i] != DeviceGroups.Dead) IsPlugged[EndpointGroup[i]] = true;
         }
     }
 }

@@ -7,7 +7,7 @@ internal sealed class InterfaceTable
 {
     public const string ProviderId = Line.ProviderId;
 
-    public List<Interface> All { get; } = [];
+    public required List<Interface> All { get; init; }
     public required int[] WanOf { get; init; }
     public required int[] LanOf { get; init; }
     public required int[] GuestOf { get; init; }
@@ -25,6 +25,8 @@ internal sealed class InterfaceTable
         var house = fabric.House;
         var table = new InterfaceTable
         {
+            // A box has up to three: WAN, LAN, guests; few have the last.
+            All = new((2 * house.Devices.Length) + house.Endpoints.Length + 1),
             WanOf = Unset(house.Devices.Length),
             LanOf = Unset(house.Devices.Length),
             GuestOf = Unset(house.Devices.Length),

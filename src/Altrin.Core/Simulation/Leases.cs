@@ -14,7 +14,21 @@ internal sealed class LeaseTable
     private readonly Dictionary<Interface, Candidate> handed = [];
     private readonly Dictionary<Interface, string> ignoredBy = [];
 
-    private LeaseTable(Fabric fabric, InterfaceTable table) => (this.fabric, this.table) = (fabric, table);
+    /// <summary>The addresses set by hand, each with its segment in one number.</summary>
+    private readonly HashSet<long> held;
+
+    /// <summary>What each interface is offered first; nearly everything is offered one address.</summary>
+    private readonly Candidate?[] offers;
+
+    /// <summary>What some are offered besides.</summary>
+    private readonly Dictionary<int, List<Candidate>> rivals = [];
+
+    private LeaseTable(Fabric fabric, InterfaceTable table)
+    {
+        (this.fabric, this.table) = (fabric, table);
+        held = new(fabric.House.Devices.Length);
+        offers = new Candidate?[table.All.Count];
+    }
 
     public static ImmutableArray<RunningServer> Settle(Fabric fabric, SegmentMap segments, InterfaceTable table)
     {
@@ -107,32 +121,42 @@ internal sealed class LeaseTable
 
     private void Answer(int segmentCount)
     {
-        var clients = new List<Interface>[segmentCount];
-        var held = new HashSet<Ipv4Address>[segmentCount];
-        foreach (var one in InAskingOrder())
-        {
-            if (one.Segment < 0) continue;
-            if (one.AsksForAddress && one.IsPlugged && !one.SharesTheLine && one.Outcome == LeaseOutcome.None) (clients[one.Segment] ??= []).Add(one);
-            else if (one.Outcome == LeaseOutcome.Static) (held[one.Segment] ??= []).Add(one.Address!.Value.Address);
-        }
-        var offers = new List<Candidate>?[table.All.Count];
-        foreach (var (wan, offer) in handed) offers[wan.Index] = [offer];
-        foreach (var server in servers)
-            if (clients[server.Segment] is { } asking) Lease(server, asking, held[server.Segment], offers);
+        foreach (var one in table.All)
+            if (one.Segment >= 0 && one.Outcome == LeaseOutcome.Static) held.Add(Key(one.Segment, one.Address!.Value.Address));
+        var clients = InAskingOrder();
+        var onSegment = new BySegment<Interface>(clients, segmentCount, one => one.Segment);
+        foreach (var (wan, offer) in handed) Offer(wan, offer);
+        foreach (var server in servers) Lease(server, onSegment[server.Segment]);
 
         var confused = Confused();
-        foreach (var asking in clients)
-            foreach (var client in asking ?? []) SettleClient(client, offers[client.Index], confused);
+        foreach (var client in clients) SettleClient(client, confused);
     }
 
-    /// <summary>Router WANs first, then management addresses, then endpoints, each in document order.</summary>
-    private IEnumerable<Interface> InAskingOrder() =>
-        table.All.Where(one => one.Kind == InterfaceKind.Wan)
-            .Concat(table.All.Where(one => one.Kind is InterfaceKind.Lan or InterfaceKind.Guest or InterfaceKind.Provider))
-            .Concat(table.All.Where(one => one.Kind == InterfaceKind.Net));
-
-    private void Lease(RunningServer server, List<Interface> asking, HashSet<Ipv4Address>? held, List<Candidate>?[] offers)
+    /// <summary>Who asks: router WANs first, then management addresses, then endpoints, each in document order.</summary>
+    private List<Interface> InAskingOrder()
     {
+        var asking = new List<Interface>(table.All.Count);
+        for (var turn = 0; turn < 3; turn++)
+            foreach (var one in table.All)
+                if (Turn(one.Kind) == turn && one is { Segment: >= 0, AsksForAddress: true, IsPlugged: true, SharesTheLine: false, Outcome: LeaseOutcome.None }) asking.Add(one);
+        return asking;
+
+        static int Turn(InterfaceKind kind) => kind switch { InterfaceKind.Wan => 0, InterfaceKind.Net => 2, _ => 1 };
+    }
+
+    private static long Key(int segment, Ipv4Address address) => ((long)segment << 32) | address.Value;
+
+    private void Offer(Interface client, Candidate offer)
+    {
+        if (offers[client.Index] is null) offers[client.Index] = offer;
+        else Rivals(client).Add(offer);
+    }
+
+    private List<Candidate> Rivals(Interface client) => rivals.TryGetValue(client.Index, out var list) ? list : rivals[client.Index] = [];
+
+    private void Lease(RunningServer server, ArraySegment<Interface> asking)
+    {
+        if (asking.Count == 0) return;
         var prefix = server.Subnet;
         // Most servers have no reservations; then nothing can be given twice, and nothing has to be remembered.
         var reserved = server.Reservations.IsEmpty ? null : new Dictionary<MacAddress, Ipv4Address>();
@@ -151,7 +175,7 @@ internal sealed class LeaseTable
             var address = Reserved(client) ?? NextFree();
             if (address is not { } free) continue;
             given?.Add(free);
-            (offers[client.Index] ??= []).Add(server.Offer with { Address = new(free, prefix.Length) });
+            Offer(client, server.Offer with { Address = new(free, prefix.Length) });
             if (server.Device == InterfaceTable.ProviderId) client.Link = table.Provider!.Link;
         }
 
@@ -171,7 +195,7 @@ internal sealed class LeaseTable
         }
 
         bool MayGive(Ipv4Address address) => prefix.IsUsable(address) && address != server.Own.Address
-            && held?.Contains(address) != true && given?.Contains(address) != true;
+            && !held.Contains(Key(server.Segment, address)) && given?.Contains(address) != true;
     }
 
     /// <summary>A PPPoE line talks to PPPoE sessions alone; nothing else in the house answers one.</summary>
@@ -185,20 +209,21 @@ internal sealed class LeaseTable
     /// <summary>Segments where two servers hold one address: their clients cannot tell which of them they talk to.</summary>
     private HashSet<int> Confused()
     {
-        var seen = new HashSet<(int, Ipv4Address)>();
-        return [.. servers.Where(server => !seen.Add((server.Segment, server.Own.Address))).Select(server => server.Segment)];
+        var seen = new HashSet<long>(servers.Count);
+        return [.. servers.Where(server => !seen.Add(Key(server.Segment, server.Own.Address))).Select(server => server.Segment)];
     }
 
-    private static void SettleClient(Interface client, List<Candidate>? offers, HashSet<int> confused)
+    private void SettleClient(Interface client, HashSet<int> confused)
     {
-        if (offers is null)
+        if (offers[client.Index] is not { } first)
         {
             // A router's WAN stays without; anything else gives itself an address that is never routed (RFC 3927).
             if (client.Kind != InterfaceKind.Wan) client.Settle(LeaseOutcome.LinkLocal, LinkLocal(client.Index));
             return;
         }
-        if (confused.Contains(client.Segment)) offers.Add(new(null, null, [], null));
-        client.Settle(offers.Count > 1 ? LeaseOutcome.Contested : LeaseOutcome.Leased, [.. offers]);
+        if (confused.Contains(client.Segment)) Rivals(client).Add(new(null, null, [], null));
+        if (rivals.TryGetValue(client.Index, out var others)) client.Settle(LeaseOutcome.Contested, [first, .. others]);
+        else client.Settle(LeaseOutcome.Leased, first);
     }
 
     /// <summary>169.254.1.0 to 169.254.254.255 may be taken (RFC 3927 section 2.1); chance picks in life, the index here.</summary>

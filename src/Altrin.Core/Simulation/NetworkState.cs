@@ -48,13 +48,24 @@ public sealed class NetworkState
         air = new(() => new(fabric));
         endpointIndex = new(house.Endpoints.Length, StringComparer.Ordinal);
         for (var i = 0; i < house.Endpoints.Length; i++) endpointIndex[house.Endpoints[i].Id] = i;
-        Interfaces = [.. table.All.Where(one => one.Kind != InterfaceKind.Provider && !one.SharesTheLine)];
-        Air = [.. fabric.Networks.Select(network =>
+        Interfaces = Shown(table.All);
+        Air = fabric.Networks.Count == 0 ? [] : [.. fabric.Networks.Select(network =>
             new AirNetwork(house.Devices[network.Device], network.Place, network.Settings, network.Band, segments.OfGroup[network.Group]))];
         OnSegment = new(Interfaces, Segments.Length, one => one.Segment);
     }
 
+    private static ImmutableArray<Interface> Shown(List<Interface> all)
+    {
+        var shown = ImmutableArray.CreateBuilder<Interface>(all.Count);
+        foreach (var one in all)
+            if (one.Kind != InterfaceKind.Provider && !one.SharesTheLine) shown.Add(one);
+        return shown.DrainToImmutable();
+    }
+
     public NetworkDocument House { get; }
+
+    /// <summary>Null where no box of that id is.</summary>
+    internal Device? FindDevice(string id) => fabric.DeviceIndex.TryGetValue(id, out var d) ? House.Devices[d] : null;
     public ImmutableArray<Segment> Segments => segments.All;
 
     /// <summary>Index of the segment that the provider is on; −1 where no line comes in.</summary>

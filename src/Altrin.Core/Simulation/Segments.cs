@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Runtime.InteropServices;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Simulation;
@@ -52,9 +53,11 @@ internal sealed class SegmentMap
         var loops = looped.Select(g => ofGroup[g]).ToHashSet();
         var count = indexOfRoot.Count;
         var members = new Lazy<ImmutableArray<string>[]>(() => Members(fabric, ofGroup, count));
+        var all = new Segment[count];
+        for (var i = 0; i < count; i++) all[i] = new(i, loops.Contains(i), members);
         return new()
         {
-            All = [.. Enumerable.Range(0, count).Select(i => new Segment(i, loops.Contains(i), members))],
+            All = ImmutableCollectionsMarshal.AsImmutableArray(all),
             OfGroup = ofGroup,
             Provider = hasLine ? ofGroup[Fabric.Provider] : -1,
         };
@@ -80,7 +83,7 @@ internal sealed class SegmentMap
             for (var p = 0; p < device.Ports.Length; p++)
             {
                 if (groups.OfPort[p] >= 0) lists[ofGroup[groups.OfPort[p]]].Add($"{device.Id}:{device.Ports[p].Id}");
-                foreach (var (vlan, group) in groups.Tagged[p] ?? []) lists[ofGroup[group]].Add($"{device.Id}:{device.Ports[p].Id}.{vlan}");
+                foreach (var (vlan, group) in groups.TaggedOf(p)) lists[ofGroup[group]].Add($"{device.Id}:{device.Ports[p].Id}.{vlan}");
             }
             for (var w = 0; w < device.Wifi.Length; w++)
                 if (groups.OfWifi[w] >= 0)

@@ -211,14 +211,15 @@ internal sealed class WirelessJoins
         var endpoints = fabric.House.Endpoints;
         var networks = new RadioNetwork?[endpoints.Length];
         for (var i = 0; i < networks.Length; i++)
-        {
-            if (endpoints[i].Connect is not Attachment.Join connect) continue;
-            var security = connect.Security ?? WifiSecurity.Open;
-            var bands = endpoints[i].Bands;
-            var place = fabric.Hearing.PlaceOf(endpoints[i]);
-            networks[i] = Pick(connect.Ssid, connect.Near, n => n.Settings.Key == connect.Key && Speak(n.Settings.Security, security)
-                && (bands.IsEmpty || bands.Contains(n.Band)) && fabric.Hearing.IsThere(n, place));
-        }
+            if (endpoints[i].Connect is Attachment.Join connect) networks[i] = Choose(endpoints[i], connect);
         return networks;
+    }
+
+    private RadioNetwork? Choose(Endpoint thing, Attachment.Join connect)
+    {
+        var security = connect.Security ?? WifiSecurity.Open;
+        var place = fabric.Hearing.PlaceOf(thing);
+        return Pick(connect.Ssid, connect.Near, n => n.Settings.Key == connect.Key && Speak(n.Settings.Security, security)
+            && (thing.Bands.IsEmpty || thing.Bands.Contains(n.Band)) && fabric.Hearing.IsThere(n, place));
     }
 }

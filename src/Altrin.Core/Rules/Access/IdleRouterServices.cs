@@ -22,10 +22,15 @@ public sealed class IdleRouterServices : IRule
             if (!firewall && !upnp) continue;
             // While its page shares an address with another nobody opens it: that comes first.
             if (facts.State.Lan(box.Id) is { Address: { } own } lan && Remedies.HolderCount(facts, lan.Segment, own.Address) > 1) continue;
-            var what = firewall && upnp ? "firewall and UPnP are" : firewall ? "firewall is" : "UPnP is";
-            yield return new(Id, Severity.Caution, "A router’s services on a box that is none", [box.Id],
-                () => $"{box.Name} no longer routes, and its {what} still on. The main router does that work; here it only gets in the way.",
-                () => [new($"Turn {(firewall && upnp ? "them" : "it")} off at {box.Name}", Remedies.TurnOffServices(box))]);
+            yield return Found(box, firewall, upnp);
         }
+    }
+
+    private Finding Found(Device box, bool firewall, bool upnp)
+    {
+        var what = firewall && upnp ? "firewall and UPnP are" : firewall ? "firewall is" : "UPnP is";
+        return new(Id, Severity.Caution, "A router’s services on a box that is none", [box.Id],
+            () => $"{box.Name} no longer routes, and its {what} still on. The main router does that work; here it only gets in the way.",
+            () => [new($"Turn {(firewall && upnp ? "them" : "it")} off at {box.Name}", Remedies.TurnOffServices(box))]);
     }
 }

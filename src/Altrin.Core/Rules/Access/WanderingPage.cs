@@ -20,11 +20,13 @@ public sealed class WanderingPage : IRule
             if (box.Traits.AlwaysAsks || box.LeaveAsFound == true || box.Lan is not { Method: LanMethod.Dhcp }) continue;
             if (facts.State.Lan(box.Id) is not { Outcome: LeaseOutcome.Leased, Candidates: [{ Address: { } held, Server: { } by }] } own) continue;
             if (facts.FindDevice(by) is not { } server || IsReserved(server, box.Mac)) continue;
-            yield return new(Id, Severity.Caution, "A settings page that wanders", [box.Id, server.Id],
-                () => $"{box.Name} asks {server.Name} for its own address and has {held.Address} just now. After the next restart its settings page may be at another, and then it has to be looked for.",
-                () => Fixes(facts, box, server, own, held));
+            yield return Found(facts, box, server, own, held);
         }
     }
+
+    private Finding Found(Facts facts, Device box, Device server, Interface own, InterfaceAddress held) => new(Id, Severity.Caution, "A settings page that wanders", [box.Id, server.Id],
+        () => $"{box.Name} asks {server.Name} for its own address and has {held.Address} just now. After the next restart its settings page may be at another, and then it has to be looked for.",
+        () => Fixes(facts, box, server, own, held));
 
     private static bool IsReserved(Device server, MacAddress? mac) => mac is { } own && server.Lan?.DhcpServer?.Reservations.Any(one => one.Mac == own) == true;
 

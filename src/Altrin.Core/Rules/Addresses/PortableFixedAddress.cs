@@ -16,11 +16,16 @@ public sealed class PortableFixedAddress : IRule
         foreach (var thing in facts.House.Endpoints)
         {
             if (!Facts.IsPortable(thing) || thing.Id == Laptop.Id || thing.Address is not { Method: EndpointMethod.Static, Address: { } address }) continue;
-            var online = facts.State.Internet(thing.Id).Reachable == Answer.Yes;
-            var message = $"{thing.Name} is fixed at {address.Address}{(thing.Address.Gateway is null ? " without a gateway" : "")}. "
-                + (online ? "It works here; in any other network it connects and has no internet." : "It connects and has no internet.");
-            yield return new(Id, online ? Severity.Caution : Severity.Fault, "A fixed address forgotten", [thing.Id], message,
-                () => [new("Let it ask for an address", new SetEndpointAddress(thing.Id, new()))]);
+            yield return Found(facts, thing, address.Address);
         }
+    }
+
+    private Finding Found(Facts facts, Endpoint thing, Ipv4Address address)
+    {
+        var online = facts.State.Internet(thing.Id).Reachable == Answer.Yes;
+        var message = $"{thing.Name} is fixed at {address}{(thing.Address?.Gateway is null ? " without a gateway" : "")}. "
+            + (online ? "It works here; in any other network it connects and has no internet." : "It connects and has no internet.");
+        return new(Id, online ? Severity.Caution : Severity.Fault, "A fixed address forgotten", [thing.Id], message,
+            () => [new("Let it ask for an address", new SetEndpointAddress(thing.Id, new()))]);
     }
 }

@@ -21,11 +21,17 @@ public sealed class StaticOutsideSubnet : IRule
             var mains = facts.MainsOn(held.Segment);
             if (mains.IsEmpty) continue;
             var address = held.Address!.Value.Address;
-            var home = mains.FirstOrDefault(main => main.Address!.Value.Prefix.Contains(address)) ?? mains[0];
+            var home = HomeOf(address, mains);
             var subnet = home.Address!.Value.Prefix;
             if (subnet.IsUsable(address)) continue;
             yield return Found(facts, held, home, address, subnet);
         }
+    }
+
+    private static Interface HomeOf(Ipv4Address address, ImmutableArray<Interface> mains)
+    {
+        foreach (var main in mains) if (main.Address!.Value.Prefix.Contains(address)) return main;
+        return mains[0];
     }
 
     private Finding Found(Facts facts, Interface held, Interface home, Ipv4Address address, Prefix subnet)

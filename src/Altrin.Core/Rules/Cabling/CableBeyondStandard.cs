@@ -19,16 +19,18 @@ public sealed class CableBeyondStandard : IRule
         foreach (var cable in facts.House.Cables)
         {
             if (cable.Medium != Medium.Ethernet) continue;
-            if (cable.LengthM > Channel)
-                yield return new(Id, Severity.Caution, "A cable too long", [cable.A.Device, cable.B.Device],
-                    $"The cable between {facts.House.SocketName(cable.A)} and {facts.House.SocketName(cable.B)} is {cable.LengthM:0} m ({cable.LengthM / 0.3048:0} ft) long; the standard ends at 100 m (328 ft). "
-                    + "Put a switch half way, or use fibre.", () => [], cable.Id, "length");
-            else if (CableRates.LimitMbps(cable) is { } limit && Sockets(facts, cable) > limit)
-                yield return new(Id, Severity.Caution, "A cable of too low a category", [cable.A.Device, cable.B.Device],
-                    $"The cable between {facts.House.SocketName(cable.A)} and {facts.House.SocketName(cable.B)} is {cable.Category}{(cable.LengthM is { } m ? $", {m:0} m" : "")}, good for {Rate(limit)}; "
-                    + $"its sockets can do {Rate(Sockets(facts, cable))}.", () => Fixes(facts, cable), cable.Id, "category");
+            if (cable.LengthM > Channel) yield return TooLong(facts, cable);
+            else if (CableRates.LimitMbps(cable) is { } limit && Sockets(facts, cable) > limit) yield return TooSlow(facts, cable, limit);
         }
     }
+
+    private Finding TooLong(Facts facts, Cable cable) => new(Id, Severity.Caution, "A cable too long", [cable.A.Device, cable.B.Device],
+        $"The cable between {facts.House.SocketName(cable.A)} and {facts.House.SocketName(cable.B)} is {cable.LengthM:0} m ({cable.LengthM / 0.3048:0} ft) long; the standard ends at 100 m (328 ft). "
+        + "Put a switch half way, or use fibre.", () => [], cable.Id, "length");
+
+    private Finding TooSlow(Facts facts, Cable cable, double limit) => new(Id, Severity.Caution, "A cable of too low a category", [cable.A.Device, cable.B.Device],
+        $"The cable between {facts.House.SocketName(cable.A)} and {facts.House.SocketName(cable.B)} is {cable.Category}{(cable.LengthM is { } m ? $", {m:0} m" : "")}, good for {Rate(limit)}; "
+        + $"its sockets can do {Rate(Sockets(facts, cable))}.", () => Fixes(facts, cable), cable.Id, "category");
 
     /// <summary>The rate that both ends agree on; 0 where one is not known.</summary>
     private static double Sockets(Facts facts, Cable cable) => Math.Min(Speed(facts, cable.A), Speed(facts, cable.B));

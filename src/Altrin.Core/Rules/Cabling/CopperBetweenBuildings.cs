@@ -16,11 +16,13 @@ public sealed class CopperBetweenBuildings : IRule
         foreach (var cable in facts.House.Cables)
         {
             if (cable.Medium == Medium.Powerline || Of(facts, cable.A) is not { } a || Of(facts, cable.B) is not { } b || a == b) continue;
-            yield return new(Id, Severity.Caution, "Copper between two buildings", [cable.A.Device, cable.B.Device],
-                () => $"The cable between {facts.House.SocketName(cable.A)} and {facts.House.SocketName(cable.B)} goes from one building into another. A stroke of lightning nearby, or the difference between the two earths, goes along it into both. "
-                    + "Fibre or a radio link is preferred; else a licensed person fits protectors at both ends. Local codes come first.", () => [], cable.Id);
+            yield return Found(facts, cable);
         }
     }
+
+    private Finding Found(Facts facts, Cable cable) => new(Id, Severity.Caution, "Copper between two buildings", [cable.A.Device, cable.B.Device],
+        () => $"The cable between {facts.House.SocketName(cable.A)} and {facts.House.SocketName(cable.B)} goes from one building into another. A stroke of lightning nearby, or the difference between the two earths, goes along it into both. "
+            + "Fibre or a radio link is preferred; else a licensed person fits protectors at both ends. Local codes come first.", () => [], cable.Id);
 
     /// <summary>Null where its room is not listed: then nobody has said. Rooms that name no building are in one house.</summary>
     private static string? Of(Facts facts, Socket socket) => Rooms.Find(facts.House, facts.FindDevice(socket.Device)?.Room) is { } room ? room.Building ?? "" : null;

@@ -16,15 +16,17 @@ public sealed class Loop : IRule
     {
         foreach (var segment in facts.State.Segments)
         {
-            if (!segment.IsLoop) continue;
-            var closing = ClosingCables.Of(facts, segment).ToList();
             // Closed by a radio link it is another rule's finding.
-            if (closing.Count == 0) continue;
-            var boxes = closing.SelectMany(cable => new[] { cable.A.Device, cable.B.Device }).Distinct().ToImmutableArray();
-            var which = $"The cable between {facts.House.SocketName(closing[0].A)} and {facts.House.SocketName(closing[0].B)} closes it";
-            yield return new(Id, Severity.Fault, "The cables form a circle", boxes,
-                $"{which}: broadcasts run round it until nothing on this network gets through.", () => Fixes(facts, closing), [.. closing.Select(cable => cable.Id)]);
+            if (segment.IsLoop && ClosingCables.Of(facts, segment).ToList() is { Count: > 0 } closing) yield return Found(facts, closing);
         }
+    }
+
+    private Finding Found(Facts facts, List<Cable> closing)
+    {
+        var boxes = closing.SelectMany(cable => new[] { cable.A.Device, cable.B.Device }).Distinct().ToImmutableArray();
+        var which = $"The cable between {facts.House.SocketName(closing[0].A)} and {facts.House.SocketName(closing[0].B)} closes it";
+        return new(Id, Severity.Fault, "The cables form a circle", boxes,
+            $"{which}: broadcasts run round it until nothing on this network gets through.", () => Fixes(facts, closing), [.. closing.Select(cable => cable.Id)]);
     }
 
     private static ImmutableArray<Fix> Fixes(Facts facts, List<Cable> closing)

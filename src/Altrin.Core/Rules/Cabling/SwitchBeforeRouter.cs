@@ -18,13 +18,18 @@ public sealed class SwitchBeforeRouter : IRule
         foreach (var box in facts.InUse)
         {
             if (box.Mode != DeviceMode.Switch || facts.State.InsideOf(box.Id) != facts.State.ProviderSegment) continue;
-            var exposed = facts.House.Endpoints.Where(thing => facts.State.Net(thing.Id)?.Segment == facts.State.ProviderSegment).Select(thing => thing.Name).ToList();
-            var who = exposed.Count == 0 ? "What is plugged in there stands in the street, outside the router"
-                : $"{Facts.Join(exposed)} {(exposed.Count == 1 ? "stands" : "stand")} in the street, outside the router";
-            yield return new(Id, exposed.Count == 0 ? Severity.Caution : Severity.Fault, "A switch before the router", [box.Id],
-                () => $"{box.Name} is on the provider’s side. {who}: without its protection, and the provider gives out "
-                + $"{facts.House.Line!.Addresses} address{(facts.House.Line.Addresses == 1 ? "" : "es")} only.", () => Fixes(facts, box));
+            yield return Found(facts, box);
         }
+    }
+
+    private Finding Found(Facts facts, Device box)
+    {
+        var exposed = facts.House.Endpoints.Where(thing => facts.State.Net(thing.Id)?.Segment == facts.State.ProviderSegment).Select(thing => thing.Name).ToList();
+        var who = exposed.Count == 0 ? "What is plugged in there stands in the street, outside the router"
+            : $"{Facts.Join(exposed)} {(exposed.Count == 1 ? "stands" : "stand")} in the street, outside the router";
+        return new(Id, exposed.Count == 0 ? Severity.Caution : Severity.Fault, "A switch before the router", [box.Id],
+            () => $"{box.Name} is on the provider’s side. {who}: without its protection, and the provider gives out "
+            + $"{facts.House.Line!.Addresses} address{(facts.House.Line.Addresses == 1 ? "" : "es")} only.", () => Fixes(facts, box));
     }
 
     /// <summary>The modem's cable goes on into the router, and the switch hangs from the router by the cable it had to it.</summary>

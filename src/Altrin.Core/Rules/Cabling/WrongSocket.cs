@@ -24,6 +24,11 @@ public sealed class WrongSocket : IRule
     private Finding? LineInLan(Facts facts, Device box)
     {
         if (facts.House.Line is not { } line || line.Device != box.Id || box.FindPort(line.Port)?.Role != PortRole.Lan) return null;
+        return Found(facts, box, line);
+    }
+
+    private Finding Found(Facts facts, Device box, Line line)
+    {
         var fixes = ImmutableArray.CreateBuilder<Fix>();
         if (facts.House.FreePort(box, PortRole.Wan) is { } wan)
             fixes.Add(new($"Move the line to {Naming.PortName(box, wan.Id)}", new SetLine(line with { Port = wan.Id })));

@@ -16,12 +16,16 @@ public sealed class BridgeGivesAddresses : IRule
     {
         foreach (var server in facts.State.Servers)
         {
-            if (facts.FindDevice(server.Device) is not { } box || !box.Traits.OnlyBridges) continue;
-            var gateway = server.Offer.Gateway == server.Own.Address ? "itself" : server.Offer.Gateway.ToString();
-            yield return new(Id, Severity.Fault, "A bridge that gives out addresses", [box.Id],
-                () => $"{box.Name} is a {box.Mode.Say()}, and its DHCP server is still on, with {gateway} as gateway. "
-                + (gateway == "itself" ? "It does not route: whoever gets an address from it has no internet." : "Which server answers is chance."),
-                () => [new($"Turn off the DHCP server of {box.Name}", new TurnOffDhcpServer(box.Id))]);
+            if (facts.FindDevice(server.Device) is { Traits.OnlyBridges: true } box) yield return Found(server, box);
         }
     }
+
+    private Finding Found(RunningServer server, Device box) => new(Id, Severity.Fault, "A bridge that gives out addresses", [box.Id],
+        () =>
+        {
+            var gateway = server.Offer.Gateway == server.Own.Address ? "itself" : server.Offer.Gateway.ToString();
+            return $"{box.Name} is a {box.Mode.Say()}, and its DHCP server is still on, with {gateway} as gateway. "
+                + (gateway == "itself" ? "It does not route: whoever gets an address from it has no internet." : "Which server answers is chance.");
+        },
+        () => [new($"Turn off the DHCP server of {box.Name}", new TurnOffDhcpServer(box.Id))]);
 }

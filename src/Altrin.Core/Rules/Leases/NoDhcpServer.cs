@@ -17,15 +17,19 @@ public sealed class NoDhcpServer : IRule
         foreach (var segment in facts.State.Segments)
         {
             if (facts.ServersOn[segment.Index].Count > 0 || facts.WithoutAddress(segment.Index) is not { Count: > 0 } asking || IsCutOffByRadio(facts, segment.Index)) continue;
-            var wans = asking.Where(one => one.Kind == InterfaceKind.Wan).ToList();
-            var names = Facts.Join(asking.Select(one => facts.NameOf(one.Owner)));
-            var loss = asking.Count == wans.Count
-                ? $"{names} gets no address on its WAN side: nothing behind it has internet."
-                : $"{names} {(asking.Count == 1 ? "gives itself" : "give themselves")} 169.254.x.x and {(asking.Count == 1 ? "has" : "have")} no internet.";
-            yield return new(Id, Severity.Fault, "Nobody gives out addresses", [.. asking.Select(one => one.Owner).Distinct()],
-                () => $"No DHCP server answers here. {loss}", () => Fixes(facts, segment.Index), [.. asking.Select(one => one.Kind.ToString()).Distinct()])
-            { BlamesAll = true };
+            yield return Found(facts, segment.Index, asking);
         }
+    }
+
+    private Finding Found(Facts facts, int segment, IReadOnlyCollection<Interface> asking)
+    {
+        var names = Facts.Join(asking.Select(one => facts.NameOf(one.Owner)));
+        var loss = asking.All(one => one.Kind == InterfaceKind.Wan)
+            ? $"{names} gets no address on its WAN side: nothing behind it has internet."
+            : $"{names} {(asking.Count == 1 ? "gives itself" : "give themselves")} 169.254.x.x and {(asking.Count == 1 ? "has" : "have")} no internet.";
+        return new(Id, Severity.Fault, "Nobody gives out addresses", [.. asking.Select(one => one.Owner).Distinct()],
+            () => $"No DHCP server answers here. {loss}", () => Fixes(facts, segment), [.. asking.Select(one => one.Kind.ToString()).Distinct()])
+        { BlamesAll = true };
     }
 
     /// <summary>A bridge here joins nothing: that is the cause, and another rule's finding.</summary>

@@ -17,21 +17,25 @@ public sealed class PoolExhausted : IRule
         foreach (var segment in facts.State.Segments)
         {
             if (facts.ServersOn[segment.Index] is not [var server, ..] || facts.WithoutAddress(segment.Index) is not { Count: > 0 } without) continue;
-            var names = Facts.Join(without.Select(one => facts.NameOf(one.Owner)));
-            var gets = without.Count == 1 ? "gets" : "get";
-            if (server.Device == Line.ProviderId)
-            {
-                // A switch out there is why so many ask: another rule's finding.
-                if (facts.InUse.Any(box => box.Mode == DeviceMode.Switch && facts.State.InsideOf(box.Id) == segment.Index)) continue;
-                yield return new(Id, Severity.Fault, "The provider gives out too few addresses", [.. without.Select(one => one.Owner).Distinct()],
-                    () => $"The provider gives out {Count(server.Pool.Count)} and {names} {gets} none: only one router may stand directly at the line.", () => [], server.Device);
-                continue;
-            }
-            yield return new(Id, Severity.Fault, "The pool is used up", [server.Device, .. without.Select(one => one.Owner).Distinct()],
-                () => $"{facts.NameOf(server.Device)} gives out {server.Pool}, {Count(server.Pool.Count)}. {names} {gets} none, so no internet.",
-                () => Fixes(facts, server), facts.State.GuestsOf(server.Device) == segment.Index ? ["guests"] : []);
+            if (server.Device != Line.ProviderId) yield return UsedUp(facts, segment.Index, server, without);
+            // A switch out there is why so many ask: another rule's finding.
+            else if (!HasSwitch(facts, segment.Index)) yield return TooFew(facts, server, without);
         }
     }
+
+    private static bool HasSwitch(Facts facts, int segment) => facts.InUse.Any(box => box.Mode == DeviceMode.Switch && facts.State.InsideOf(box.Id) == segment);
+
+    private Finding TooFew(Facts facts, RunningServer server, IReadOnlyCollection<Interface> without) =>
+        new(Id, Severity.Fault, "The provider gives out too few addresses", [.. without.Select(one => one.Owner).Distinct()],
+            () => $"The provider gives out {Count(server.Pool.Count)} and {Say(facts, without)} none: only one router may stand directly at the line.", () => [], server.Device);
+
+    private Finding UsedUp(Facts facts, int segment, RunningServer server, IReadOnlyCollection<Interface> without) =>
+        new(Id, Severity.Fault, "The pool is used up", [server.Device, .. without.Select(one => one.Owner).Distinct()],
+            () => $"{facts.NameOf(server.Device)} gives out {server.Pool}, {Count(server.Pool.Count)}. {Say(facts, without)} none, so no internet.",
+            () => Fixes(facts, server), facts.State.GuestsOf(server.Device) == segment ? ["guests"] : []);
+
+    private static string Say(Facts facts, IReadOnlyCollection<Interface> without) =>
+        $"{Facts.Join(without.Select(one => facts.NameOf(one.Owner)))} {(without.Count == 1 ? "gets" : "get")}";
 
     private static string Count(long addresses) => addresses == 1 ? "1 address" : $"{addresses} addresses";
 

@@ -18,22 +18,27 @@ public sealed class TwoDhcpServers : IRule
         {
             var onSegment = facts.ServersOn[first.Segment];
             if (onSegment.Count < 2 || !ReferenceEquals(onSegment[0], first)) continue;
-            // A bridge's server is another rule's finding.
-            var servers = onSegment.Where(server => facts.FindDevice(server.Device) is not { } box || !box.Traits.OnlyBridges).ToList();
-            if (servers.Count < 2 || IsLineInLan(facts, servers)) continue;
-            var main = facts.MainOn(first.Segment);
-            var rightful = servers.Find(server => server.Device == main?.Owner) ?? servers[0];
-            var rivals = servers.Where(server => server != rightful).ToList();
-            var losers = facts.State.OnSegment[first.Segment].Where(one => one.Outcome == LeaseOutcome.Contested).ToList();
-            var loss = losers.Count == 0
-                ? ""
-                : $" {Facts.Join(losers.Select(one => facts.NameOf(one.Owner)))} may get an address that leads nowhere.";
-            var rivalNames = Facts.Join(rivals.Select(server => facts.NameOf(server.Device)));
-            yield return new(Id, Severity.Fault, "Two give out addresses", [.. rivals.Append(rightful).Select(server => server.Device)],
-                () => $"{rivalNames} {(rivals.Count > 1 ? "give" : "gives")} out addresses on the network of {facts.NameOf(rightful.Device)}. "
-                + $"So does {facts.NameOf(rightful.Device)}. Which one answers is chance.{loss}",
-                () => Fixes(facts, rivals), facts.State.GuestsOf(rightful.Device) == first.Segment ? ["guests"] : []);
+            if (Found(facts, first.Segment, onSegment) is { } found) yield return found;
         }
+    }
+
+    private Finding? Found(Facts facts, int segment, IEnumerable<RunningServer> onSegment)
+    {
+        // A bridge's server is another rule's finding.
+        var servers = onSegment.Where(server => facts.FindDevice(server.Device) is not { } box || !box.Traits.OnlyBridges).ToList();
+        if (servers.Count < 2 || IsLineInLan(facts, servers)) return null;
+        var main = facts.MainOn(segment);
+        var rightful = servers.Find(server => server.Device == main?.Owner) ?? servers[0];
+        var rivals = servers.Where(server => server != rightful).ToList();
+        var losers = facts.State.OnSegment[segment].Where(one => one.Outcome == LeaseOutcome.Contested).ToList();
+        var loss = losers.Count == 0
+            ? ""
+            : $" {Facts.Join(losers.Select(one => facts.NameOf(one.Owner)))} may get an address that leads nowhere.";
+        var rivalNames = Facts.Join(rivals.Select(server => facts.NameOf(server.Device)));
+        return new(Id, Severity.Fault, "Two give out addresses", [.. rivals.Append(rightful).Select(server => server.Device)],
+            () => $"{rivalNames} {(rivals.Count > 1 ? "give" : "gives")} out addresses on the network of {facts.NameOf(rightful.Device)}. "
+            + $"So does {facts.NameOf(rightful.Device)}. Which one answers is chance.{loss}",
+            () => Fixes(facts, rivals), facts.State.GuestsOf(rightful.Device) == segment ? ["guests"] : []);
     }
 
     /// <summary>The provider beside a router whose LAN socket the line is in: the socket is what is wrong, and another rule's finding.</summary>

@@ -18,14 +18,19 @@ public sealed class ForwardStopsOutside : IRule
         {
             if (box.PortForwards.IsEmpty || box is not { Mode: DeviceMode.Router, Nat: true } || facts.State.Wan(box.Id) is not { Address: { } wan } outside) continue;
             if (Outer(facts, outside) is not { } outer || outer.DmzHost == wan.Address) continue;
-            var lost = box.PortForwards.Where(one => !outer.PortForwards.Any(other =>
-                other.Protocol == one.Protocol && other.ToAddress == wan.Address && (other.ToPort ?? other.Port) == one.Port)).ToList();
-            if (lost.Count == 0) continue;
-            var ports = Facts.Join(lost.Select(one => $"{Words<TransportProtocol>.Of(one.Protocol)} {one.Port}"), 4);
-            yield return new(Id, Severity.Fault, "Forwarded on the inner router only", [box.Id, outer.Id],
-                () => $"{box.Name} forwards {ports}, but what comes from the internet meets {outer.Name} first, and that sends it nowhere.",
-                () => Fixes(box, outer, wan.Address, lost), box.Id);
+            if (Found(box, outer, wan.Address) is { } found) yield return found;
         }
+    }
+
+    private Finding? Found(Device box, Device outer, Ipv4Address wan)
+    {
+        var lost = box.PortForwards.Where(one => !outer.PortForwards.Any(other =>
+            other.Protocol == one.Protocol && other.ToAddress == wan && (other.ToPort ?? other.Port) == one.Port)).ToList();
+        if (lost.Count == 0) return null;
+        var ports = Facts.Join(lost.Select(one => $"{Words<TransportProtocol>.Of(one.Protocol)} {one.Port}"), 4);
+        return new(Id, Severity.Fault, "Forwarded on the inner router only", [box.Id, outer.Id],
+            () => $"{box.Name} forwards {ports}, but what comes from the internet meets {outer.Name} first, and that sends it nowhere.",
+            () => Fixes(box, outer, wan, lost), box.Id);
     }
 
     private static Device? Outer(Facts facts, Interface wan) => wan.Candidates is [{ Gateway: { } gateway }]

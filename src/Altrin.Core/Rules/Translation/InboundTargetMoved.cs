@@ -17,17 +17,22 @@ public sealed class InboundTargetMoved : IRule
         foreach (var box in facts.InUse)
         {
             if (box is not { Mode: DeviceMode.Router, Nat: true } || (box.PortForwards.IsEmpty && box.DmzHost is null)) continue;
-            var held = facts.State.OnSegment[facts.State.InsideOf(box.Id)].SelectMany(one => one.Candidates)
-                .Select(candidate => candidate.Address?.Address).ToHashSet();
-            var forwards = box.PortForwards.Where(one => !held.Contains(one.ToAddress)).ToList();
-            var dmz = box.DmzHost is { } host && !held.Contains(host) ? box.DmzHost : null;
-            if (forwards.Count == 0 && dmz is null) continue;
-            var what = forwards.Count == 0 ? $"makes {dmz} its DMZ host"
-                : $"forwards {Facts.Join(forwards.Select(one => $"{Words<TransportProtocol>.Of(one.Protocol)} {one.Port} to {one.ToAddress}"))}";
-            yield return new(Id, Severity.Fault, "A way in to nobody", [box.Id],
-                () => $"{box.Name} {what}, but nothing on its network is there: the device has moved to another address, or is gone. What comes in is lost.",
-                () => Fixes(facts, box, forwards, dmz));
+            if (Found(facts, box) is { } found) yield return found;
         }
+    }
+
+    private Finding? Found(Facts facts, Device box)
+    {
+        var held = facts.State.OnSegment[facts.State.InsideOf(box.Id)].SelectMany(one => one.Candidates)
+            .Select(candidate => candidate.Address?.Address).ToHashSet();
+        var forwards = box.PortForwards.Where(one => !held.Contains(one.ToAddress)).ToList();
+        var dmz = box.DmzHost is { } host && !held.Contains(host) ? box.DmzHost : null;
+        if (forwards.Count == 0 && dmz is null) return null;
+        var what = forwards.Count == 0 ? $"makes {dmz} its DMZ host"
+            : $"forwards {Facts.Join(forwards.Select(one => $"{Words<TransportProtocol>.Of(one.Protocol)} {one.Port} to {one.ToAddress}"))}";
+        return new(Id, Severity.Fault, "A way in to nobody", [box.Id],
+            () => $"{box.Name} {what}, but nothing on its network is there: the device has moved to another address, or is gone. What comes in is lost.",
+            () => Fixes(facts, box, forwards, dmz));
     }
 
     /// <summary>To whoever offers that very service; for a DMZ host, to the router or the only server that stands inside.</summary>

@@ -18,15 +18,19 @@ public sealed class PassthroughBystander : IRule
         {
             if (gateway is not { Traits.HandsLineOn: true, RoutesForItsOwn: false, PassthroughTo: { } id } || facts.FindDevice(id) is not { } target) continue;
             if (facts.State.Wan(id)?.Candidates is not [{ Server: Line.ProviderId }]) continue;
-            var left = facts.State.OnSegment[facts.State.InsideOf(gateway.Id)]
-                .Where(one => one.Owner != gateway.Id && one.Owner != id && one.Kind is InterfaceKind.Net or InterfaceKind.Wan && one.IsPlugged).ToList();
-            if (left.Count == 0) continue;
-            yield return new(Id, Severity.Fault, "Left on the gateway", [.. left.Select(one => one.Owner).Distinct(), gateway.Id],
-                () => $"{gateway.Name} passes the line through to {target.Name}. {Facts.Join(left.Select(one => facts.NameOf(one.Owner)).Distinct())} "
-                + $"{(left.Count == 1 ? "is" : "are")} still on {gateway.Name}: its settings page opens there, and there is no internet.",
-                () => Fixes(facts, target, left));
+            var left = LeftOn(facts, gateway.Id, id);
+            if (left.Count > 0) yield return Found(facts, gateway, target, left);
         }
     }
+
+    private static List<Interface> LeftOn(Facts facts, string gateway, string target) => [.. facts.State.OnSegment[facts.State.InsideOf(gateway)]
+        .Where(one => one.Owner != gateway && one.Owner != target && one.Kind is InterfaceKind.Net or InterfaceKind.Wan && one.IsPlugged)];
+
+    private Finding Found(Facts facts, Device gateway, Device target, List<Interface> left) =>
+        new(Id, Severity.Fault, "Left on the gateway", [.. left.Select(one => one.Owner).Distinct(), gateway.Id],
+            () => $"{gateway.Name} passes the line through to {target.Name}. {Facts.Join(left.Select(one => facts.NameOf(one.Owner)).Distinct())} "
+            + $"{(left.Count == 1 ? "is" : "are")} still on {gateway.Name}: its settings page opens there, and there is no internet.",
+            () => Fixes(facts, target, left));
 
     private static ImmutableArray<Fix> Fixes(Facts facts, Device target, List<Interface> left)
     {

@@ -22,10 +22,12 @@ public sealed class PassthroughToNobody : IRule
                 : facts.State.OutsideOf(named) != facts.State.InsideOf(gateway.Id) || !facts.State.IsWanPlugged(named)
                     ? $"to {facts.NameOf(named)}, whose WAN side is not on its network"
                     : $"to {facts.NameOf(named)}, which does not ask for it";
-            yield return new(Id, Severity.Fault, "The line is passed to nobody", [gateway.Id],
-                () => $"{gateway.Name} passes the line through {why}. Nobody in the house has internet.", () => Fixes(facts, gateway));
+            yield return Found(facts, gateway, why);
         }
     }
+
+    private Finding Found(Facts facts, Device gateway, string why) => new(Id, Severity.Fault, "The line is passed to nobody", [gateway.Id],
+        () => $"{gateway.Name} passes the line through {why}. Nobody in the house has internet.", () => Fixes(facts, gateway));
 
     private static ImmutableArray<Fix> Fixes(Facts facts, Device gateway)
     {

@@ -18,12 +18,21 @@ public sealed class WispWhereRepeater : IRule
         {
             if (box is not { Mode: DeviceMode.Router, Nat: true, Uplink: not null } || box.KeptApart == true) continue;
             if (facts.State.UplinkBox(box.Id) is not { } joined) continue;
-            if (!facts.MainsOn(facts.State.OutsideOf(box.Id)).Any(main => main.Owner != box.Id && facts.Device(main.Owner).Nat)) continue;
-            yield return new(Id, FailsByIt.Want(facts, box.Id) is null ? Severity.Caution : Severity.Fault, "Joined as a router, not as a repeater", [box.Id, joined],
-                () => $"{box.Name} joins {box.Uplink.Ssid} of {facts.NameOf(joined)} as a client router and translates again. "
-                + $"What is behind {box.Name} cannot be reached or found by name from the rest of the house.", () => Fixes(facts, box), box.Id);
+            if (IsBehindAnother(facts, box)) yield return Found(facts, box, joined);
         }
     }
+
+    private static bool IsBehindAnother(Facts facts, Device box)
+    {
+        foreach (var main in facts.MainsOn(facts.State.OutsideOf(box.Id)))
+            if (main.Owner != box.Id && facts.Device(main.Owner).Nat) return true;
+        return false;
+    }
+
+    private Finding Found(Facts facts, Device box, string joined) =>
+        new(Id, FailsByIt.Want(facts, box.Id) is null ? Severity.Caution : Severity.Fault, "Joined as a router, not as a repeater", [box.Id, joined],
+            () => $"{box.Name} joins {box.Uplink!.Ssid} of {facts.NameOf(joined)} as a client router and translates again. "
+            + $"What is behind {box.Name} cannot be reached or found by name from the rest of the house.", () => Fixes(facts, box), box.Id);
 
     private static ImmutableArray<Fix> Fixes(Facts facts, Device box)
     {

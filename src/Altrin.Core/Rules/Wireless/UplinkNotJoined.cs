@@ -21,11 +21,16 @@ public sealed class UplinkNotJoined : IRule
             if (box.Mode == DeviceMode.MeshSatellite && facts.MainOn(facts.State.InsideOf(box.Id)) is not null) continue;
             // Everything fits and still no link: the channel is to blame, and that is another rule's.
             if (box.Mode == DeviceMode.Wds && WifiMatch.Willing(facts, uplink, box).Any()) continue;
-            var band = box.Radios.First(radio => radio.Id == uplink.Radio).Band;
-            var (why, meant) = WifiMatch.WhyNot(facts, uplink.Ssid, uplink.Security, uplink.Key, band, box.Id, box.Room, box.At);
-            yield return new(Id, Severity.Fault, "The uplink joins nothing", meant is null ? [box.Id] : [box.Id, meant.Box.Id],
-                () => $"{box.Name} is to join {uplink.Ssid}, but {why}. It and what is behind it are cut off.", () => Fixes(facts, box, uplink, band), box.Id);
+            yield return Found(facts, box, uplink);
         }
+    }
+
+    private Finding Found(Facts facts, Device box, Uplink uplink)
+    {
+        var band = box.Radios.First(radio => radio.Id == uplink.Radio).Band;
+        var (why, meant) = WifiMatch.WhyNot(facts, uplink.Ssid, uplink.Security, uplink.Key, band, box.Id, box.Room, box.At);
+        return new(Id, Severity.Fault, "The uplink joins nothing", meant is null ? [box.Id] : [box.Id, meant.Box.Id],
+            () => $"{box.Name} is to join {uplink.Ssid}, but {why}. It and what is behind it are cut off.", () => Fixes(facts, box, uplink, band), box.Id);
     }
 
     /// <summary>What the network of that name asks for; where there is none of that name, every network of the house that the radio can hear.</summary>

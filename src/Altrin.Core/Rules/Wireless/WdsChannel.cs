@@ -18,12 +18,13 @@ public sealed class WdsChannel : IRule
         {
             if (box is not { Mode: DeviceMode.Wds, Uplink: { } uplink } || facts.State.UplinkBox(box.Id) is not null) continue;
             if (WifiMatch.Willing(facts, uplink, box).FirstOrDefault() is not { } far) continue;
-            var own = box.Wifi.FirstOrDefault(network => network.Radio == uplink.Radio);
-            yield return new(Id, Severity.Fault, "A WDS link on two channels", [box.Id, far.Box.Id],
-                () => $"{box.Name} is on {Say(own?.Channel)} and {far.Box.Name} on {Say(First(far.Box, far.Network.Radio)?.Channel)}. "
-                + $"A WDS link comes up only on one fixed channel, so {box.Name} and what is behind it are cut off.", () => Fixes(box, uplink, far), box.Id);
+            yield return Found(box, uplink, far);
         }
     }
+
+    private Finding Found(Device box, Uplink uplink, AirNetwork far) => new(Id, Severity.Fault, "A WDS link on two channels", [box.Id, far.Box.Id],
+        () => $"{box.Name} is on {Say(First(box, uplink.Radio)?.Channel)} and {far.Box.Name} on {Say(First(far.Box, far.Network.Radio)?.Channel)}. "
+        + $"A WDS link comes up only on one fixed channel, so {box.Name} and what is behind it are cut off.", () => Fixes(box, uplink, far), box.Id);
 
     private static string Say(WifiChannel? channel) => channel?.Number is { } number ? $"channel {number}" : "an automatic channel";
 

@@ -17,9 +17,11 @@ public sealed class WdsUnsupported : IRule
             if (box is not { Mode: DeviceMode.Wds, Uplink: { } uplink }) continue;
             var far = facts.State.UplinkBox(box.Id) ?? WifiMatch.Willing(facts, uplink, box).FirstOrDefault()?.Box.Id;
             if (far is null || facts.Device(far).Supports.IsEmpty || facts.Device(far).CanBe(DeviceMode.Wds)) continue;
-            yield return new(Id, Severity.Caution, "WDS to a box without it", [box.Id, far],
-                () => $"{box.Name} is set to WDS, but {facts.NameOf(far)} does not list WDS among its modes. Each maker has its own; the link may never come up.",
-                () => box.CanBe(DeviceMode.Repeater) ? [new($"Make {box.Name} a plain repeater", new SetMode(box.Id, DeviceMode.Repeater))] : [], box.Id);
+            yield return Found(facts, box, far);
         }
     }
+
+    private Finding Found(Facts facts, Device box, string far) => new(Id, Severity.Caution, "WDS to a box without it", [box.Id, far],
+        () => $"{box.Name} is set to WDS, but {facts.NameOf(far)} does not list WDS among its modes. Each maker has its own; the link may never come up.",
+        () => box.CanBe(DeviceMode.Repeater) ? [new($"Make {box.Name} a plain repeater", new SetMode(box.Id, DeviceMode.Repeater))] : [], box.Id);
 }
