@@ -60,7 +60,7 @@ public static class AltrinServer
         await app.RunAsync();
     }
 
-    /// <summary>Settings: <c>--data DIR</c>, <c>--port N</c>, <c>--demo true</c>, <c>--web DIR</c>, <c>--verbose true</c>, and those of <see cref="ShareSettings"/>.</summary>
+    /// <summary>Settings: <c>--data DIR</c>, <c>--port N</c>, <c>--demo true</c>, <c>--web DIR</c>, <c>--verbose true</c>, <c>--warm true</c> (see <see cref="WarmUp"/>), and those of <see cref="ShareSettings"/>.</summary>
     public static WebApplication Build(string[] args)
     {
         var builder = WebApplication.CreateSlimBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
@@ -95,6 +95,7 @@ public static class AltrinServer
         builder.Services.AddOpenApi(ApiDescription.Describe);
         builder.Services.AddSingleton<IdleMemory>();
         builder.Services.AddHostedService(services => services.GetRequiredService<IdleMemory>());
+        if (settings.GetValue("warm", false)) builder.Services.AddHostedService<WarmUp>();
 
         var app = builder.Build();
         try { OpenStore(app.Services, settings.GetValue("demo", false)); }

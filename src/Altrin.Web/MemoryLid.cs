@@ -5,9 +5,9 @@ namespace Altrin.Web;
 internal sealed class MemoryLid : IDisposable
 {
     /// <summary>Bytes by which the heap may grow between two collections of all of it. A collection takes a few hundredths of a second.</summary>
-    private const long Growth = 24L << 20;
+    private const long Growth = 8L << 20;
 
-    private static readonly TimeSpan Every = TimeSpan.FromMilliseconds(100);
+    private static readonly TimeSpan Every = TimeSpan.FromMilliseconds(25);
 
     private readonly Timer timer;
     private long floor = GC.GetTotalMemory(forceFullCollection: false);

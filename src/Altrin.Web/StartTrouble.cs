@@ -9,7 +9,7 @@ namespace Altrin.Web;
 /// <summary>What keeps the program from starting, in words: nothing that a user can cause ends in a stack trace.</summary>
 internal static class StartTrouble
 {
-    private static readonly string[] Known = ["data", "port", "demo", "web", "verbose", "share", "share-port", "share-address", "registry"];
+    private static readonly string[] Known = ["data", "port", "demo", "web", "verbose", "warm", "share", "share-port", "share-address", "registry"];
 
     /// <summary>What is wrong with what was asked; null for nothing.</summary>
     public static string? WhyNot(IReadOnlyList<string> args)
@@ -28,7 +28,7 @@ internal static class StartTrouble
             var value = args[i + 1];
             if (name is "port" or "share-port" && !(int.TryParse(value, NumberStyles.None, CultureInfo.InvariantCulture, out var port) && port is >= 1 and <= 65535))
                 return $"--{name} {value}: this is no port. Use a number from 1 to 65535, such as 5080.";
-            if (name is "demo" or "share" or "verbose" && !bool.TryParse(value, out _)) return $"--{name} {value}: say true or false.";
+            if (name is "demo" or "share" or "verbose" or "warm" && !bool.TryParse(value, out _)) return $"--{name} {value}: say true or false.";
             if (name is "share-address" && !IPAddress.TryParse(value, out _)) return $"--share-address {value}: this is no address. Write one of this laptop's own, such as 192.168.1.20.";
         }
         return null;

@@ -1,0 +1,41 @@
+using Altrin.Core.Formats;
+using Altrin.Core.Network;
+using Altrin.Core.Planning;
+using Altrin.Web.Demo;
+
+namespace Altrin.Web;
+
+/// <summary>Plans an invented house once, soon after the start, for nobody: whoever asks for plans first would else wait for the compiler twice as long as for the plans.
+/// A house that somebody asks for in the meantime is planned beside it, on the other core.</summary>
+internal sealed class WarmUp(IdleMemory memory) : BackgroundService
+{
+    /// <summary>The list of jobs is read first, and the page that shows it.</summary>
+    private static readonly TimeSpan Grace = TimeSpan.FromSeconds(2);
+
+    protected override async Task ExecuteAsync(CancellationToken stop)
+    {
+        try
+        {
+            await Task.Delay(Grace, stop);
+            // A thread of its own: the search waits for nothing, and those of the pool are for whoever asks.
+            await Task.Factory.StartNew(() => Plan(stop), stop, TaskCreationOptions.LongRunning, TaskScheduler.Default);
+        }
+        catch (OperationCanceledException) { /* The program ends. */ }
+    }
+
+    private void Plan(CancellationToken stop)
+    {
+        using (new MemoryLid())
+        {
+            PlanAndOrder(DemoHouses.Millrace(), stop);
+            PlanSearch.First(DemoHouses.Hawthorn(), stop);
+        }
+        // What was needed for it is given back in the next pause.
+        memory.Touch();
+    }
+
+    private static void PlanAndOrder(NetworkDocument house, CancellationToken stop)
+    {
+        if (PlanSearch.First(house, stop).Plans is [var best, ..]) OrderWriter.Prove(house, best.House, cancel: stop);
+    }
+}
