@@ -41,6 +41,19 @@ public static class Expected
     public static PageReading? Page(NetworkState state, string laptop, string device) =>
         state.Admin(laptop, device) is { Address: { } at } answer ? new(device, at, answer.Reachable == Answer.Yes) : null;
 
+    /// <summary>That a thing or box stands in the list of the box that leases it its address, where the laptop can open that list; null where it cannot, or where
+    /// nobody knows its MAC. A list of leases is on every page that has a server; what else is heard of, not every box lists.</summary>
+    public static ClientReading? Client(NetworkState state, string laptop, string who)
+    {
+        if (LeasedTo(state, who) is not { Mac: { } mac, Segment: var segment, Candidates: [{ Server: { } server }] } || state.FindDevice(server) is not { } box) return null;
+        // What hangs behind a repeater or a client bridge may stand there under the bridge's MAC: common practice, no source.
+        if (state.House.Devices.Any(bridge => bridge.Id != who && bridge.Mode is DeviceMode.Repeater or DeviceMode.ClientBridge && state.UplinkBox(bridge.Id) is not null && state.InsideOf(bridge.Id) == segment)) return null;
+        return Page(state, laptop, box.Id) is { Opens: true } ? new(box.Id, mac, who, true) : null;
+    }
+
+    /// <summary>The one interface by which a thing, or a box that does not route, is on the network with a lease.</summary>
+    private static Interface? LeasedTo(NetworkState state, string who) => (state.Net(who) ?? state.Lan(who)) is { Outcome: LeaseOutcome.Leased } own ? own : null;
+
     /// <summary>The names that come into the list of networks, or go from it, between two houses.</summary>
     public static IEnumerable<SsidReading> NamesChanged(NetworkState before, NetworkState after)
     {
@@ -65,6 +78,7 @@ public static class Expected
         PageReading page => new PageReading(page.Device, page.At, state.Admin(laptop, page.Device) is { Reachable: Answer.Yes, Address: { } at } && at == page.At),
         OwnAddressReading own => new OwnAddressReading(own.Device, state.Lan(own.Device)?.Address),
         OutsideAddressReading outside => state.Wan(outside.Device) is { Candidates: [{ Address: { } at, Server: Line.ProviderId }] } ? outside with { Address = at.Address } : null,
+        ClientReading client => client with { IsThere = LeasedTo(state, client.Who) is { Candidates: [{ Server: { } server }] } && server == client.Device },
         SsidReading name => name with { IsThere = Names(state).Contains(name.Ssid) },
         PingReading or LampReading or WantReading => null,
         _ => throw new InvalidOperationException($"{reading.GetType().Name} is not handled."),
@@ -81,7 +95,7 @@ public static class Expected
         (InternetReading wanted, InternetReading shown) => wanted.Reachable == Answer.Sometimes || wanted.Reachable == shown.Reachable,
         (OwnAddressReading wanted, OwnAddressReading shown) => wanted.Device == shown.Device && wanted.Address == shown.Address,
         (OutsideAddressReading wanted, OutsideAddressReading shown) => wanted.Device == shown.Device && (!wanted.IsKnown || wanted.Address == shown.Address),
-        (NatLayersReading or SsidReading or PageReading or PingReading or LampReading, _) => expected == seen,
+        (NatLayersReading or ClientReading or SsidReading or PageReading or PingReading or LampReading, _) => expected == seen,
         (WantReading wanted, WantReading shown) => wanted.Need == shown.Need && wanted.Met == shown.Met,
         _ => false,
     };

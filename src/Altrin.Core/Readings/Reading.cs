@@ -47,6 +47,11 @@ public sealed record OwnAddressReading(string Device, InterfaceAddress? Address)
 /// <param name="IsKnown">Seen or agreed; else the house is played with a stand-in, and all that shows is an address of the provider's.</param>
 public sealed record OutsideAddressReading(string Device, Ipv4Address Address, bool IsKnown) : Reading;
 
+/// <summary>Whether something stands in the list of devices that a box's own page shows.</summary>
+/// <param name="Device">The box whose list it is: the one that leased the address.</param>
+/// <param name="Who">The thing or box whose MAC it is.</param>
+public sealed record ClientReading(string Device, MacAddress Mac, string Who, bool IsThere) : Reading;
+
 /// <summary>Whether a name stands in the list of Wi-Fi networks that a laptop beside the box shows.</summary>
 public sealed record SsidReading(string Ssid, bool IsThere) : Reading;
 

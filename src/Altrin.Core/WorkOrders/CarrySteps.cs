@@ -13,6 +13,7 @@ internal static class CarrySteps
         work.Step(new("Carry it", $"{carry.Say(work.House)}, power on")
         {
             Actions = [carry],
+            Expect = after => after.ListedAs(box.Id),
             WaitSeconds = BoxWork.RebootSeconds(box),
             WhyHere = work.IsAsBefore(box.Id) ? null : "It is set beside the main box first: at its place a fault of the air and one of the settings look alike. Common practice, not computed.",
             // Common practice, no source.

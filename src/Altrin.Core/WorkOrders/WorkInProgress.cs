@@ -142,6 +142,9 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
     public ImmutableArray<Reading> PageReading(string device) =>
         Expected.Page(state, Actions.Laptop.Id, device) is { Opens: true } page ? [page] : [];
 
+    /// <summary>The thing or box in the list of devices of whoever leases it its address, where the laptop opens that page.</summary>
+    public ImmutableArray<Reading> ListedAs(string who) => Laptop is not null && Expected.Client(state, Actions.Laptop.Id, who) is { } listed ? [listed] : [];
+
     public bool EndsAsPlanned() =>
         SameWritten.Are(Actions.Laptop.Away(House), Planned);
 }

@@ -342,7 +342,7 @@ public static class WorkOrderWriter
     }
 
     internal static ImmutableArray<Reading> Shows(WorkInProgress work, string endpoint) =>
-        [Expected.Address(work.State, endpoint), new InternetReading(endpoint, work.State.Internet(endpoint).Reachable)];
+        [Expected.Address(work.State, endpoint), new InternetReading(endpoint, work.State.Internet(endpoint).Reachable), .. work.ListedAs(endpoint)];
 
     /// <summary>What no step has done is said: what is left between the house as the steps have made it and the one that is planned. Mere
     /// records follow the plan.</summary>

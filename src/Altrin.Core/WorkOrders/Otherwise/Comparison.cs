@@ -39,6 +39,7 @@ public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
         (PageReading wanted, PageReading one) => wanted.Device == one.Device && wanted.At == one.At,
         (PingReading wanted, PingReading one) => wanted.At == one.At,
         (SsidReading wanted, SsidReading one) => wanted.Ssid == one.Ssid,
+        (ClientReading wanted, ClientReading one) => wanted.Who == one.Who,
         _ => expected.GetType() == shown.GetType(),
     };
 
@@ -63,6 +64,9 @@ public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
         if (!pasted.Networks.IsEmpty)
             foreach (var name in step.Readings.OfType<SsidReading>())
                 yield return name with { IsThere = pasted.Networks.Any(one => one.Ssid == name.Ssid) };
+        if (pasted is { Source: "client-table", Neighbours.IsEmpty: false })
+            foreach (var client in step.Readings.OfType<ClientReading>())
+                yield return client with { IsThere = pasted.Neighbours.Any(one => MacAddress.TryParse(one.Mac, out var mac) && mac == client.Mac) };
         foreach (var ping in pasted.Pings)
         {
             if (!Ipv4Address.TryParse(ping.Target, out var target)) continue;

@@ -129,7 +129,7 @@ internal static class Narrator
             Find = isMode || !act.Pages.Contains(SettingsPage.Mode) ? SettingWords.Find(act.Pages[^1], planned.Kit) : "Wireless, Repeater, or Uplink",
             Changes = act.Rows,
             WaitSeconds = act.WaitSeconds > 0 ? act.WaitSeconds : null,
-            Expect = act.Page is null ? null : after => [.. after.LaptopShows(), .. after.PageReading(planned.Id)],
+            Expect = act.Page is null ? after => after.ListedAs(planned.Id) : after => [.. after.LaptopShows(), .. after.PageReading(planned.Id)],
             Cautions = cautions.ToImmutable(),
         });
     }
