@@ -81,13 +81,8 @@ public static class WorkOrderWriter
 
     private static string TitleOf(Undertaking plan, NetworkDocument found)
     {
-        if (plan.Alone is [var only, ..]) return only switch
-        {
-            { Mode: DeviceMode.AccessPoint } or { Mode: DeviceMode.Router, Lan.DhcpServer.Enabled: false } => $"Make {only.Name} an access point",
-            { Traits.BridgesByRadio: true } => $"Make {only.Name} a {only.Mode.Say()}",
-            { KeptApart: true } => $"Keep the network of {only.Name} apart",
-            _ => $"Set {only.Name}",
-        };
+        if (plan.Alone is [var only, ..] && (found.FindDevice(only.Id) is not { } old || !IsJoined(found, old) || PartOf(old) != PartOf(only))) return PartOf(only) ?? $"Set {only.Name}";
+        if (plan.Alone is [var first, ..]) return $"Set {first.Name}{(plan.Alone.Length + plan.InPlace.Length is > 1 and var boxes ? $" and {boxes - 1} more" : "")}";
         if (plan.InPlace is [var main, .. var more])
             return found.FindDevice(main.Id)!.Mode != main.Mode
                 ? $"Put {main.Name} into {main.Mode.Say()} mode{(more.IsEmpty ? "" : $" and set {more.Length} more")}"
@@ -95,6 +90,15 @@ public static class WorkOrderWriter
                 : $"Set {main.Name}{(more.IsEmpty ? "" : $" and {more.Length} more")}";
         return plan.Things is [var thing, .. var others] ? $"Set {thing.Name}{(others.IsEmpty ? "" : $" and {others.Length} more")}" : "Change the cables";
     }
+
+    /// <summary>The part a box plays once it is set, as the heading of the order says it; null for a router like any other.</summary>
+    private static string? PartOf(Device box) => box switch
+    {
+        { Mode: DeviceMode.AccessPoint } or { Mode: DeviceMode.Router, Lan.DhcpServer.Enabled: false } => $"Make {box.Name} an access point",
+        { Traits.BridgesByRadio: true } => $"Make {box.Name} a {box.Mode.Say()}",
+        { KeptApart: true } => $"Keep the network of {box.Name} apart",
+        _ => null,
+    };
 
     private static void ProveLine(WorkInProgress work)
     {
@@ -364,6 +368,8 @@ public static class WorkOrderWriter
     /// <summary>A box that joins by radio or by cable as it did not before, or stands where it did not: whether it carries is seen at it alone.</summary>
     private static bool IsNewAtItsPlace(NetworkDocument found, NetworkDocument planned, Device box) => box.Id != found.Line?.Device && found.FindDevice(box.Id) is var old
         && (old is null || (box.Uplink is not null && !SameWritten.Are(old.Uplink, box.Uplink)) || CarryDevice.IsDue(found, old, box) || (!IsWired(found, box) && IsWired(planned, box)));
+
+    private static bool IsJoined(NetworkDocument house, Device box) => IsWired(house, box) || box.Uplink is not null || house.Line?.Device == box.Id;
 
     private static bool IsWired(NetworkDocument house, Device box) => house.Cables.Any(cable => cable.A.Device == box.Id || cable.B.Device == box.Id);
 

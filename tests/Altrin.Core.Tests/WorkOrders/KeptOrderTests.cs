@@ -178,6 +178,16 @@ public class KeptOrderTests
         Kept("larkspur-addresses-changed-over", OrderText.Of(OrderWays.Of(house, planned).Best, house));
     }
 
+    /// <summary>A router and the repeater on its Wi-Fi change addresses: the repeater goes aside, nobody but the router's restart cuts anybody off.</summary>
+    [Fact]
+    public void Of_two_boxes_that_are_to_have_each_others_address()
+    {
+        var house = Best(JobPlanTests.Job("repeater"));
+        var (router, repeater) = (house.FindDevice("gw")!, house.FindDevice("rep")!);
+        var planned = house.WithDevice("gw", box => box with { Lan = box.Lan! with { Address = repeater.Lan!.Address } }).WithDevice("rep", box => box with { Lan = box.Lan! with { Address = router.Lan!.Address } });
+        Kept("repeater-addresses-changed-over", OrderText.Of(OrderWays.Of(house, planned).Best, house));
+    }
+
     /// <summary>A new cable beside an old one closes a loop: the old one is out first, and that is why.</summary>
     [Fact]
     public void Of_one_cable_in_the_place_of_another()

@@ -345,4 +345,23 @@ public class OrderSearchTests
         var house = With(new HouseBuilder().Gateway("192.168.1.1/24").Box("ap", DeviceMode.AccessPoint, "192.168.1.2/24", dhcp: false).Cable("gw:lan1", "ap:lan1").Thing("a", "gw:lan2"), ("a", "10"));
         Follow(house, new SetLanAddress("ap", InterfaceAddress.Parse("192.168.1.10/24")).Apply(With(house, ("a", "2"))));
     }
+
+    /// <summary>Two boxes that change places: one takes a free address of the subnet, outside every pool, for the time of the work. Joined by radio there is no plug to pull instead.</summary>
+    [Theory]
+    [InlineData("repeater", "rep")]
+    [InlineData("wds", "r2")]
+    [InlineData("access-point", "r2")]
+    public void Boxes_that_want_each_others_addresses_make_room_for_one_another(string job, string other)
+    {
+        var house = Best(JobPlanTests.Job(job));
+        var (first, second) = (house.FindDevice("gw")!.Lan!.Address!.Value, house.FindDevice(other)!.Lan!.Address!.Value);
+        var planned = house.WithDevice("gw", box => box with { Lan = box.Lan! with { Address = second } }).WithDevice(other, box => box with { Lan = box.Lan! with { Address = first } });
+        Follow(house, planned);
+        var steps = OrderWays.Of(house, planned).Best.Steps;
+        var aside = Assert.Single(steps, step => step.Title.EndsWith(" for now", StringComparison.Ordinal));
+        var free = Assert.IsType<SetLanAddress>(Assert.Single(aside.Actions)).Address.Address;
+        Assert.True(first.Prefix.IsUsable(free) && free != first.Address && free != second.Address);
+        Assert.False(house.FindDevice("gw")!.Lan!.DhcpServer!.PoolIn(first.Prefix)!.Contains(free), $"{free} may be given to somebody.");
+        Assert.DoesNotContain(steps, step => step.Actions.Any(action => action is UnplugCable));
+    }
 }

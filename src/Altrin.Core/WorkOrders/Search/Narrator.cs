@@ -87,7 +87,7 @@ internal static class Narrator
 
     private static void Do(WorkInProgress work, Act act)
     {
-        if (act.IsForNow && act.Page is not null)
+        if (act is { IsForNow: true, Page: not null, Pages: [SettingsPage.Wifi] })
             work.Step(new("A key for now", $"Give the open Wi-Fi of {work.House.NameOf(act.Page)} a key of its own, for the time of the work")
             { Page = act.Page, Actions = act.Actions, Find = SettingWords.Find(SettingsPage.Wifi, work.House.FindDevice(act.Page)!.Kit), Cautions = ["Not the household's key: nobody guards this network yet. Join it anew with the new one."] });
         else if (!act.Pages.IsEmpty) Save(work, act);
@@ -114,7 +114,9 @@ internal static class Narrator
         var isMode = act.Actions.Any(action => action is SetMode);
         var cautions = ImmutableArray.CreateBuilder<string>();
         if (act.Page is null) cautions.Add("It has no page of its own that opens here: set it at its main unit, in its app or with its button.");
-        if (act.Pages.Contains(SettingsPage.Address) && planned.Lan?.Address is { } own) cautions.Add($"Before: ping {own.Address} and look at the neighbours. Nobody may answer there.");
+        var own = act.Actions.OfType<SetLanAddress>().LastOrDefault()?.Address ?? planned.Lan?.Address;
+        if (act.IsForNow) cautions.Add("Another holds the address that it is to have, and needs the one that it has: it gets its own once that is free.");
+        if (act.Pages.Contains(SettingsPage.Address) && own is { } asked) cautions.Add($"Before: ping {asked.Address} and look at the neighbours. Nobody may answer there.");
         if (act.Pages.Contains(SettingsPage.Address)) cautions.Add("Save. The page will hang: the box restarts at its new address. Open the new one.");
         if (act.Pages.Contains(SettingsPage.DhcpOff) && work.LaptopIsServedBy(planned.Id)) cautions.Add(BoxWork.FromHere(work, planned, act.Actions));
         if (act.Pages.Contains(SettingsPage.Dhcp) || act.Pages.Contains(SettingsPage.DhcpOff) || act.Pages.Contains(SettingsPage.Address)) cautions.AddRange(MustAskAnew(work, planned.Id));
@@ -122,7 +124,7 @@ internal static class Narrator
         if (act.Pages.Contains(SettingsPage.Wifi) && work.Laptop?.Connect is Attachment.Join && Simulation.Simulator.Run(act.Actions.Apply(work.House)).JoinedNetwork(Laptop.Id) is null)
             cautions.Add("The network that you are on goes with it: join the new one, with its key.");
         if (act.Pages.Contains(SettingsPage.Password)) cautions.Add("It is not the Wi-Fi password. Note the new one: without it only a reset opens the page.");
-        work.Step(new(isMode || !act.Pages.Contains(SettingsPage.Mode) ? string.Join(", ", act.Pages.Select(page => Briefs[page]).Distinct()) : "What it joins", Title(planned, act.Pages, isMode))
+        work.Step(new(isMode || !act.Pages.Contains(SettingsPage.Mode) ? string.Join(", ", act.Pages.Select(page => Briefs[page]).Distinct()) : "What it joins", act.IsForNow ? $"Give {planned.Name} {own?.Address} for now" : Title(planned, act.Pages, isMode))
         {
             Page = act.Page,
             Actions = act.Actions,

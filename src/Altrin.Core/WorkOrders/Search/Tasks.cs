@@ -114,6 +114,7 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
             yield return new($"secure {wanted.Id}", wanted.Id, [.. now.Wifi.Select((network, i) => (network, i)).Where(one => one.network is { Enabled: true, Security: WifiSecurity.Open, Guest: false })
                 .Select(one => (InstallerAction)new SetWifi(wanted.Id, one.i, one.network with { Security = WifiSecurity.Wpa2, Key = $"{wanted.Id}-for-now" }))])
             { Pages = [SettingsPage.Wifi], Device = wanted.Id, IsForNow = true };
+        if (differ.Contains(SettingsPage.Address) && Aside(house, now, wanted) is { } aside) yield return aside;
         foreach (var save in Saves)
         {
             var pages = save.Where(differ.Contains).ToImmutableArray();
@@ -130,6 +131,21 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
             yield return Save(now, wanted, pages, actions, rows, pages.Max(page => Wait(page, wanted)));
         }
     }
+
+    /// <summary>Two boxes that each want the address that the other holds, or a box and a thing: the box goes to a free one for as long as that takes.</summary>
+    private Act? Aside(NetworkDocument house, Device now, Device wanted)
+    {
+        if (now.Lan is not { Method: LanMethod.Static, Address: { } held } || wanted.Lan?.Address is not { } due) return null;
+        if (!IsHeld(house, wanted.Id, due.Address) || !IsHeld(planned, wanted.Id, held.Address)) return null;
+        if (held.Prefix.FirstFree(address => IsSpokenFor(house, address) || IsSpokenFor(planned, address)) is not { } free) return null;
+        var (actions, rows) = BoxWork.Acts(house, now with { Lan = now.Lan with { Address = new(free, held.Prefix.Length) } }, SettingsPage.Address);
+        return Save(now, wanted, [SettingsPage.Address], actions, rows, Wait(SettingsPage.Address, wanted)) with { Label = $"save {wanted.Id} aside", IsForNow = true };
+    }
+
+    /// <summary>Held, given out, kept for somebody or named as gateway: what is to be free for the time of the work is none of it.</summary>
+    private static bool IsSpokenFor(NetworkDocument house, Ipv4Address address) =>
+        IsHeld(house, "", address) || house.Devices.Any(box => box.Wan?.Address?.Address == address || box.Wan?.Gateway == address
+            || (box.Lan is { Address: { } own, DhcpServer: { } server } && (server.PoolIn(own.Prefix)?.Contains(address) == true || server.Reservations.Any(one => one.Address == address))));
 
     private static IEnumerable<Act> Parted(NetworkDocument house, Device now, Device wanted, ImmutableHashSet<SettingsPage> differ)
     {
@@ -203,7 +219,7 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
         }
     }
 
-    /// <summary>By another than that thing, as its own fixed one.</summary>
-    private static bool IsHeld(NetworkDocument house, string thing, Ipv4Address address) =>
-        house.Endpoints.Any(other => other.Id != thing && other.Address.Address?.Address == address) || house.Devices.Any(box => box.Lan?.Address?.Address == address);
+    /// <summary>By another than that thing or box, as its own fixed one.</summary>
+    private static bool IsHeld(NetworkDocument house, string who, Ipv4Address address) =>
+        house.Endpoints.Any(other => other.Id != who && other.Address.Address?.Address == address) || house.Devices.Any(box => box.Id != who && box.Lan?.Address?.Address == address);
 }
