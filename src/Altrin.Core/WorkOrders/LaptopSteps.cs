@@ -24,8 +24,16 @@ internal static class LaptopSteps
             Actions = [join],
             NeedsLaptop = true,
             Expect = after => after.LaptopShows(),
-            Cautions = [join.Security == WifiSecurity.Open ? "Nobody guards this network yet: do not type the household's key over it." : "The key is on its label, or as it was set.", work.Hands.JoinCaution()],
+            Cautions = [KeyOf(join), work.Hands.JoinCaution()],
         });
+
+    private static string KeyOf(JoinLaptop join) => join switch
+    {
+        { Security: WifiSecurity.Open } => "Nobody guards this network yet: do not type the household's key over it.",
+        { Key: null } => "The key is on its label, or as it was set.",
+        { Key: var key } when key == Tasks.KeyForNow(join.Near) => "Its key is the one that you have given it for now.",
+        { Key: var key } => $"Its key is the password kept as {key}.",
+    };
 
     public static void Automatic(WorkInProgress work) =>
         work.Step(new("Automatic again", $"Set your {work.Hands.Word()} back to automatic addressing") { Actions = [new SetLaptopAddress()], NeedsLaptop = true, Expect = after => after.LaptopShows() });

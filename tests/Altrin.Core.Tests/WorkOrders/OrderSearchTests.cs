@@ -311,6 +311,24 @@ public class OrderSearchTests
         Follow(house, Best(house));
     }
 
+    /// <summary>Behind its own translation too: who is inside a router reaches what is outside of it. At the street it is the house's own box being set; some kinds want the line meanwhile.</summary>
+    [Theory]
+    [InlineData(DeviceMode.Router, null, null, true)]
+    [InlineData(DeviceMode.Modem, null, null, false)]
+    [InlineData(DeviceMode.Passthrough, "r2", null, false)]
+    [InlineData(DeviceMode.Passthrough, null, null, true)]
+    [InlineData(DeviceMode.Router, null, "mesh-main", false)]
+    public void An_open_network_behind_a_translation_is_a_clash_where_others_are_in_front_of_it(DeviceMode gateway, string? handsOnTo, string? kit, bool isClash)
+    {
+        var house = new HouseBuilder().Gateway("192.168.1.1/24").Box("r2", DeviceMode.Router, "192.168.2.1/24").Cable("gw:lan1", "r2:wan").House;
+        house = house.WithDevice("gw", box => box with { Mode = gateway, PassthroughTo = handsOnTo })
+            .WithDevice("r2", box => box with { Kit = kit, Radios = [new() { Id = "5g", Band = Band.Ghz5 }], Wifi = [new() { Radio = "5g", Ssid = "setup-5302" }] });
+        Assert.Equal(isClash, Clashes.Keys(Simulator.Run(house)).Contains("open:r2:setup-5302"));
+        // Not once it has a key.
+        var secured = house.WithDevice("r2", box => box with { Wifi = [box.Wifi[0] with { Security = WifiSecurity.Wpa2, Key = "k" }] });
+        Assert.DoesNotContain("open:r2:setup-5302", Clashes.Keys(Simulator.Run(secured)));
+    }
+
     [Fact]
     public void A_want_of_speed_ends_with_a_measurement_there()
     {

@@ -63,10 +63,25 @@ internal static class PlainClashes
         }
         var open = devices.Where(box => (bool?)box["off"] != true && (string)box["mode"]! is "router" or "access-point" or "repeater" or "wds" or "mesh-main" or "mesh-satellite"
             && (box["wifi"]?.AsArray() ?? []).Any(network => (bool?)network!["enabled"] != false && (bool?)network["guest"] != true && (string?)network["security"] == "open")
-            && devices.Exists(other => other != box && (bool?)other["off"] != true && other["lan"] is not null && Root($"{other["id"]} in") == Root($"{box["id"]} in"))).Select(box => $"open: {box["id"]}").ToList();
+            && devices.Exists(other => other != box && (bool?)other["off"] != true && other["lan"] is not null && (Root($"{other["id"]} in") == Root($"{box["id"]} in") || (!IsTheStreetTo(other, box) && Outside(box).Any(side => Root($"{other["id"]} in") == Root(side)))))).Select(box => $"open: {box["id"]}").ToList();
         // Two by two: where three were, two that are left are nothing new.
         return [.. held.GroupBy(one => (one.Segment, one.Address)).SelectMany(group => Pairs(group.Select(one => one.Owner)).Select(pair => $"{group.Key.Address}: {pair}")),
             .. servers.GroupBy(one => one.Segment).SelectMany(group => Pairs(group.Select(one => one.Owner)).Select(pair => $"servers: {pair}")), .. open];
+
+        bool IsTheStreetTo(JsonNode other, JsonNode box) => (string)other["mode"]! == "modem" || ((string)other["mode"]! == "passthrough" && (string?)other["passthroughTo"] == (string)box["id"]!);
+
+        // What a router leads to: the sockets of its WAN, and whose Wi-Fi it joins.
+        IEnumerable<string> Outside(JsonNode box)
+        {
+            if ((string)box["mode"]! != "router") yield break;
+            if (box["uplink"] is { } uplink)
+            {
+                if (Sender(uplink, (string)box["id"]!) is { } upper) yield return $"{upper} in";
+                yield break;
+            }
+            foreach (var port in box["ports"]?.AsArray() ?? [])
+                if ((string)port!["role"]! == "wan") yield return $"{box["id"]}:{port["id"]} out";
+        }
 
         string? Sender(JsonNode join, string? but)
         {

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Altrin.Core.Kit;
 using Altrin.Core.Network;
 using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
@@ -25,7 +26,7 @@ internal static class Clashes
         var facts = new Facts(state);
         foreach (var finding in Rules.SelectMany(rule => rule.Check(facts))) yield return (finding.Key, finding.Rule == "loop" ? $"{finding.Title}: {char.ToLowerInvariant(finding.Message[0])}{finding.Message[1..]}" : finding.Message);
         foreach (var open in state.Air)
-            if (open is { Network: { Security: WifiSecurity.Open, Guest: false }, Segment: >= 0 and var segment } && IsInCompany(state, open.Box.Id, segment))
+            if (open is { Network: { Security: WifiSecurity.Open, Guest: false }, Segment: >= 0 and var segment } && IsInCompany(state, open.Box, segment))
                 yield return ($"open:{open.Box.Id}:{open.Network.Ssid}", $"{open.Box.Name} would let anybody onto the household's network: its Wi-Fi {open.Network.Ssid} is open.");
         // Two servers by what runs, not by what a rule says of it: a repeater that still gives out addresses is a finding of its own kind.
         foreach (var group in state.Servers.GroupBy(server => server.Segment).Where(group => group.Count() > 1))
@@ -38,11 +39,21 @@ internal static class Clashes
         }
     }
 
-    /// <summary>With another box on its network; alone with what is plugged into it, it is a box being set.</summary>
-    private static bool IsInCompany(NetworkState state, string box, int segment)
+    /// <summary>With another box on its network, or on the one that it leads to: who is inside a router reaches what is outside of it. Alone with what is plugged into it,
+    /// or at the street, it is a box being set.</summary>
+    private static bool IsInCompany(NetworkState state, Device box, int segment) =>
+        HasAnother(state, box.Id, segment) || (state.OutsideOf(box.Id) is >= 0 and var outside && outside != state.ProviderSegment && !WantsTheLine(box) && HasAnother(state, box.Id, outside));
+
+    private static bool HasAnother(NetworkState state, string box, int segment)
     {
         foreach (var one in state.OnSegment[segment])
-            if (one.Owner != box && one.Kind is InterfaceKind.Lan) return true;
+            if (one.Owner != box && one.Kind is InterfaceKind.Lan && !IsTheStreetTo(state.House.FindDevice(one.Owner)!, box)) return true;
         return false;
     }
+
+    /// <summary>Whoever is handed the line by it stands at the street.</summary>
+    private static bool IsTheStreetTo(Device gateway, string box) => gateway.Traits.HandsLineOn && gateway.PassthroughTo == box;
+
+    /// <summary>Some kinds cannot be set without it.</summary>
+    private static bool WantsTheLine(Device box) => KitShelf.Find(box.Kit)?.SetUp.NeedsLine == true;
 }

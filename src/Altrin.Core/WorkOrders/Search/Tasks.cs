@@ -23,6 +23,9 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
     private ImmutableHashSet<SettingsPage> Differ(Device now, Device wanted) => pagesOf.TryGetValue(now, out var known) ? known
         : pagesOf[now] = [.. SettingCatalogue.All.Where(setting => !setting.IsAlike(now, wanted)).Select(setting => setting.Page)];
 
+    /// <summary>What the key is kept as that guards a box as sold while it is set.</summary>
+    internal static string KeyForNow(string device) => $"{device}-for-now";
+
     /// <param name="done">Labels of what is done: a box that was reset is set, one that still has to be is not.</param>
     public IEnumerable<Act> In(NetworkDocument house, ImmutableSortedSet<string> done)
     {
@@ -112,7 +115,7 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
         // The household's key is not typed over a network that is open: first it gets a key of its own.
         if (now.SendsWifi && differ.Overlaps([SettingsPage.Wifi, SettingsPage.Mode]) && now.Wifi.Any(network => network is { Enabled: true, Security: WifiSecurity.Open, Guest: false }))
             yield return new($"secure {wanted.Id}", wanted.Id, [.. now.Wifi.Select((network, i) => (network, i)).Where(one => one.network is { Enabled: true, Security: WifiSecurity.Open, Guest: false })
-                .Select(one => (InstallerAction)new SetWifi(wanted.Id, one.i, one.network with { Security = WifiSecurity.Wpa2, Key = $"{wanted.Id}-for-now" }))])
+                .Select(one => (InstallerAction)new SetWifi(wanted.Id, one.i, one.network with { Security = WifiSecurity.Wpa2, Key = KeyForNow(wanted.Id) }))])
             { Pages = [SettingsPage.Wifi], Device = wanted.Id, IsForNow = true };
         if (differ.Contains(SettingsPage.Address) && Aside(house, now, wanted) is { } aside) yield return aside;
         foreach (var save in Saves)
