@@ -4,6 +4,29 @@ using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
 
+[JsonDerivedType(typeof(SetMode), "set-mode")]
+[JsonDerivedType(typeof(SetLanAddress), "set-lan-address")]
+[JsonDerivedType(typeof(AskForLanAddress), "ask-for-lan-address")]
+[JsonDerivedType(typeof(TurnOnDhcpServer), "turn-on-dhcp-server")]
+[JsonDerivedType(typeof(TurnOffDhcpServer), "turn-off-dhcp-server")]
+[JsonDerivedType(typeof(MovePool), "move-pool")]
+[JsonDerivedType(typeof(SetLeaseGateway), "set-lease-gateway")]
+[JsonDerivedType(typeof(SetLeaseDns), "set-lease-dns")]
+[JsonDerivedType(typeof(SetLeaseTime), "set-lease-time")]
+[JsonDerivedType(typeof(ReserveAddress), "reserve-address")]
+[JsonDerivedType(typeof(ReleaseReservation), "release-reservation")]
+[JsonDerivedType(typeof(SetWan), "set-wan")]
+[JsonDerivedType(typeof(SetWanDns), "set-wan-dns")]
+[JsonDerivedType(typeof(RemoveWifi), "remove-wifi")]
+[JsonDerivedType(typeof(SetWifi), "set-wifi")]
+[JsonDerivedType(typeof(SetFeature), "set-feature")]
+[JsonDerivedType(typeof(KeepApart), "keep-apart")]
+[JsonDerivedType(typeof(ConfigureDevice), "configure-device")]
+[JsonDerivedType(typeof(SwitchPower), "switch-power")]
+[JsonDerivedType(typeof(Restart), "restart")]
+[JsonDerivedType(typeof(FactoryReset), "factory-reset")]
+public abstract partial record InstallerAction;
+
 /// <summary>Log in and change one setting of one box.</summary>
 public abstract record BoxSetting : InstallerAction
 {

@@ -1,6 +1,10 @@
+using System.Text.Json.Serialization;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
+
+[JsonDerivedType(typeof(CarryDevice), "carry-device")]
+public abstract partial record InstallerAction;
 
 /// <summary>Carries a box to another room, which takes out every cable of it.</summary>
 /// <param name="Room">Its id or its name.</param>

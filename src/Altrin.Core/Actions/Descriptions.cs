@@ -1,7 +1,15 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
+
+[JsonDerivedType(typeof(DescribeDevice), "describe-device")]
+[JsonDerivedType(typeof(DescribeEndpoint), "describe-endpoint")]
+[JsonDerivedType(typeof(DescribeHouse), "describe-house")]
+[JsonDerivedType(typeof(PutInOrder), "put-in-order")]
+[JsonDerivedType(typeof(RemoveLine), "remove-line")]
+public abstract partial record InstallerAction;
 
 // What is written down about a house and changes nothing in it: names, rooms, labels, the order of lists.
 

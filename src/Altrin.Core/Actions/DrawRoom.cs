@@ -1,6 +1,10 @@
+using System.Text.Json.Serialization;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
+
+[JsonDerivedType(typeof(DrawRoom), "draw-room")]
+public abstract partial record InstallerAction;
 
 /// <summary>Draws a room on its floor, or takes its drawing away. A room of that id that is not listed yet is added to the list.</summary>
 /// <param name="Room">As it is then: its name, floor and walls too.</param>

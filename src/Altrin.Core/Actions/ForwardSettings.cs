@@ -1,6 +1,13 @@
+using System.Text.Json.Serialization;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
+
+[JsonDerivedType(typeof(SetForward), "set-forward")]
+[JsonDerivedType(typeof(RemoveForward), "remove-forward")]
+[JsonDerivedType(typeof(SetDmzHost), "set-dmz-host")]
+[JsonDerivedType(typeof(SetPassthroughTarget), "set-passthrough-target")]
+public abstract partial record InstallerAction;
 
 // What a box lets in from outside, and to whom it hands the line.
 

@@ -1,7 +1,19 @@
+using System.Text.Json.Serialization;
 using Altrin.Core.Kit;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
+
+[JsonDerivedType(typeof(SetEndpointAddress), "set-endpoint-address")]
+[JsonDerivedType(typeof(AddDevice), "add-device")]
+[JsonDerivedType(typeof(RemoveDevice), "remove-device")]
+[JsonDerivedType(typeof(AddEndpoint), "add-endpoint")]
+[JsonDerivedType(typeof(RemoveEndpoint), "remove-endpoint")]
+[JsonDerivedType(typeof(Rename), "rename")]
+[JsonDerivedType(typeof(SetNeed), "set-need")]
+[JsonDerivedType(typeof(RemoveNeed), "remove-need")]
+[JsonDerivedType(typeof(SetLine), "set-line")]
+public abstract partial record InstallerAction;
 
 // What the record of the house says is there: boxes, things, wants, the line.
 

@@ -1,7 +1,14 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
+
+[JsonDerivedType(typeof(PlugLaptop), "plug-laptop")]
+[JsonDerivedType(typeof(JoinLaptop), "join-laptop")]
+[JsonDerivedType(typeof(SetLaptopAddress), "set-laptop-address")]
+[JsonDerivedType(typeof(PutLaptopAway), "put-laptop-away")]
+public abstract partial record InstallerAction;
 
 /// <summary>The installer's own laptop: an endpoint like any other while it is plugged in, and no part of the record.</summary>
 public static class Laptop

@@ -1,6 +1,11 @@
+using System.Text.Json.Serialization;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
+
+[JsonDerivedType(typeof(NoteMeasured), "note-measured")]
+[JsonDerivedType(typeof(ForgetMeasured), "forget-measured")]
+public abstract partial record InstallerAction;
 
 /// <summary>Writes down what was measured in a room; what had that id before is replaced.</summary>
 public sealed record NoteMeasured(Measurement Measured) : InstallerAction

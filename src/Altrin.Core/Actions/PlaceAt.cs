@@ -1,6 +1,10 @@
+using System.Text.Json.Serialization;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
+
+[JsonDerivedType(typeof(PlaceAt), "place-at")]
+public abstract partial record InstallerAction;
 
 /// <summary>Writes down where a box or a thing stands. Nobody carries it anywhere: it was there all along, or is put a metre further within its room.</summary>
 /// <param name="Id">A box or a thing.</param>

@@ -1,6 +1,15 @@
+using System.Text.Json.Serialization;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
+
+[JsonDerivedType(typeof(PlugCable), "plug-cable")]
+[JsonDerivedType(typeof(UnplugCable), "unplug-cable")]
+[JsonDerivedType(typeof(ReplaceCable), "replace-cable")]
+[JsonDerivedType(typeof(MoveCableEnd), "move-cable-end")]
+[JsonDerivedType(typeof(ConnectEndpoint), "connect-endpoint")]
+[JsonDerivedType(typeof(UnplugEndpoint), "unplug-endpoint")]
+public abstract partial record InstallerAction;
 
 public sealed record PlugCable(Cable Cable) : InstallerAction
 {

@@ -1,7 +1,14 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
+
+[JsonDerivedType(typeof(SetUplink), "set-uplink")]
+[JsonDerivedType(typeof(SetRadioPower), "set-radio-power")]
+[JsonDerivedType(typeof(SetPortVlan), "set-port-vlan")]
+[JsonDerivedType(typeof(ChangeAdminPassword), "change-admin-password")]
+public abstract partial record InstallerAction;
 
 // Whose Wi-Fi a box joins, and which VLANs its sockets carry.
 

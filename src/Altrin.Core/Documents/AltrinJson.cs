@@ -38,7 +38,16 @@ public static class AltrinJson
         options.UnmappedMemberHandling = JsonUnmappedMemberHandling.Skip;
         // The default encoder escapes every letter with an accent; these files are read by people.
         options.Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping;
-        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(LeaveOutEmpty);
+        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(LeaveOutEmpty).WithAddedModifier(Sort);
+    }
+
+    /// <summary>Kinds that are named each in its own file come in whatever order the compiler finds the files: what is published of them is in order of their names.</summary>
+    private static void Sort(JsonTypeInfo shape)
+    {
+        if (shape.PolymorphismOptions is not { } kinds) return;
+        var sorted = kinds.DerivedTypes.OrderBy(one => one.TypeDiscriminator as string, StringComparer.Ordinal).ToList();
+        kinds.DerivedTypes.Clear();
+        foreach (var kind in sorted) kinds.DerivedTypes.Add(kind);
     }
 
     /// <summary>A document that never heard of rooms is written as it was read.</summary>

@@ -26,24 +26,5 @@ public abstract class NeedJudge<T> where T : Need
 /// <summary>Which judge hears which want.</summary>
 public static class NeedBook
 {
-    public static NeedVerdict Judge(Facts facts, Need need) => need.Match(new Hearing(facts));
-
-    private sealed class Hearing(Facts facts) : INeedCases<NeedVerdict>
-    {
-        public NeedVerdict Internet(Need.Internet need) => new InternetNeed().Verdict(facts, need);
-        public NeedVerdict Reach(Need.Reach need) => new ReachNeed().Verdict(facts, need);
-        public NeedVerdict Inbound(Need.Inbound need) => new InboundNeed().Verdict(facts, need);
-        public NeedVerdict SingleNat(Need.SingleNat need) => new SingleNatNeed().Verdict(facts, need);
-        public NeedVerdict FixedAddress(Need.FixedAddress need) => new FixedAddressNeed().Verdict(facts, need);
-        public NeedVerdict OneName(Need.OneName need) => new OneNameNeed().Verdict(facts, need);
-        public NeedVerdict OwnNames(Need.OwnNames need) => new OwnNamesNeed().Verdict(facts, need);
-        public NeedVerdict KeepName(Need.KeepName need) => new KeepNameNeed().Verdict(facts, need);
-        public NeedVerdict GuestsApart(Need.GuestsApart need) => new GuestsApartNeed().Verdict(facts, need);
-        public NeedVerdict Tunnel(Need.Tunnel need) => new TunnelNeed().Verdict(facts, need);
-        public NeedVerdict Sockets(Need.Sockets need) => new SocketsNeed().Verdict(facts, need);
-        public NeedVerdict Dns(Need.Dns need) => new DnsNeed().Verdict(facts, need);
-        public NeedVerdict Speed(Need.Speed need) => new SpeedNeed().Verdict(facts, need);
-
-        public NeedVerdict Coverage(Need.Coverage need) => new CoverageNeed().Verdict(facts, need);
-    }
+    public static NeedVerdict Judge(Facts facts, Need need) => need.Match(new NeedHearing(facts));
 }

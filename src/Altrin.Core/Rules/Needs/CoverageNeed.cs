@@ -25,3 +25,8 @@ public sealed class CoverageNeed : NeedJudge<Need.Coverage>
         return (Answer.No, $"{RateWords.Say(facts.House, short_[0].At, $"a device on Wi-Fi in {short_[0].Room.Name}")}{others}");
     }
 }
+
+internal partial class NeedHearing
+{
+    public NeedVerdict Coverage(Need.Coverage need) => new CoverageNeed().Verdict(facts, need);
+}

@@ -59,3 +59,8 @@ public sealed class DnsNeed : NeedJudge<Need.Dns>
         return wan.Candidates.SelectMany(held => Behind(facts, wan, set.IsEmpty ? held.Dns : set, passed));
     }
 }
+
+internal partial class NeedHearing
+{
+    public NeedVerdict Dns(Need.Dns need) => new DnsNeed().Verdict(facts, need);
+}

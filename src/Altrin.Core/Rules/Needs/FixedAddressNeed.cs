@@ -30,3 +30,8 @@ public sealed class FixedAddressNeed : NeedJudge<Need.FixedAddress>
             : $"{name} takes whatever address it is given: nothing is reserved for it.");
     }
 }
+
+internal partial class NeedHearing
+{
+    public NeedVerdict FixedAddress(Need.FixedAddress need) => new FixedAddressNeed().Verdict(facts, need);
+}

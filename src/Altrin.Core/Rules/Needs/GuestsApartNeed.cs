@@ -68,3 +68,8 @@ public sealed class GuestsApartNeed : NeedJudge<Need.GuestsApart>
         }
     }
 }
+
+internal partial class NeedHearing
+{
+    public NeedVerdict GuestsApart(Need.GuestsApart need) => new GuestsApartNeed().Verdict(facts, need);
+}

@@ -20,3 +20,8 @@ public sealed class InboundNeed : NeedJudge<Need.Inbound>
         });
     }
 }
+
+internal partial class NeedHearing
+{
+    public NeedVerdict Inbound(Need.Inbound need) => new InboundNeed().Verdict(facts, need);
+}

@@ -14,3 +14,8 @@ public sealed class InternetNeed : NeedJudge<Need.Internet>
         return (Answer.Yes, answer.Hops.IsEmpty ? "Directly at the line." : $"By way of {Facts.Join(answer.Hops.Select(facts.NameOf), 6)}.");
     }
 }
+
+internal partial class NeedHearing
+{
+    public NeedVerdict Internet(Need.Internet need) => new InternetNeed().Verdict(facts, need);
+}

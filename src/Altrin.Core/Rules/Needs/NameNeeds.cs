@@ -44,3 +44,10 @@ public sealed class KeepNameNeed : NeedJudge<Need.KeepName>
         return kept is null ? (Answer.No, $"No box makes {need.Ssid} with that password.") : (Answer.Yes, $"{kept} makes it.");
     }
 }
+
+internal partial class NeedHearing
+{
+    public NeedVerdict OneName(Need.OneName need) => new OneNameNeed().Verdict(facts, need);
+    public NeedVerdict OwnNames(Need.OwnNames need) => new OwnNamesNeed().Verdict(facts, need);
+    public NeedVerdict KeepName(Need.KeepName need) => new KeepNameNeed().Verdict(facts, need);
+}

@@ -22,3 +22,8 @@ public sealed class ReachNeed : NeedJudge<Need.Reach>
         return (Answer.Yes, $"{facts.NameOf(to)} {Reasons.Address(facts, to)}.");
     }
 }
+
+internal partial class NeedHearing
+{
+    public NeedVerdict Reach(Need.Reach need) => new ReachNeed().Verdict(facts, need);
+}

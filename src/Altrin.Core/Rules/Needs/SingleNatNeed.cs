@@ -23,3 +23,8 @@ public sealed class SingleNatNeed : NeedJudge<Need.SingleNat>
         return (Answer.Yes, "One translation at most in the home.");
     }
 }
+
+internal partial class NeedHearing
+{
+    public NeedVerdict SingleNat(Need.SingleNat need) => new SingleNatNeed().Verdict(facts, need);
+}

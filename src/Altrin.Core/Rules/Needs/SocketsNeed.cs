@@ -21,3 +21,8 @@ public sealed class SocketsNeed : NeedJudge<Need.Sockets>
         return box.Ports.Count(port => (port.Role == PortRole.Lan || box.Traits.IsOneNetwork) && facts.House.OccupantOf(new(box.Id, port.Id)) is null);
     }
 }
+
+internal partial class NeedHearing
+{
+    public NeedVerdict Sockets(Need.Sockets need) => new SocketsNeed().Verdict(facts, need);
+}

@@ -25,3 +25,8 @@ public sealed class SpeedNeed : NeedJudge<Need.Speed>
         return (at.Expected.Printed >= need.Mbps ? Answer.Yes : Answer.No, RateWords.Say(facts.House, at, $"a device on Wi-Fi in {room.Name}"));
     }
 }
+
+internal partial class NeedHearing
+{
+    public NeedVerdict Speed(Need.Speed need) => new SpeedNeed().Verdict(facts, need);
+}

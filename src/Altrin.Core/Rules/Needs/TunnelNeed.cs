@@ -16,3 +16,8 @@ public sealed class TunnelNeed : NeedJudge<Need.Tunnel>
             : (Answer.No, $"{clash.Candidates[0].Address!.Value.Prefix} of {facts.NameOf(clash.Owner)} overlaps it.");
     }
 }
+
+internal partial class NeedHearing
+{
+    public NeedVerdict Tunnel(Need.Tunnel need) => new TunnelNeed().Verdict(facts, need);
+}
