@@ -41,7 +41,7 @@ const press = defineRecipe({
     py: '3px',
     borderWidth: '1.5px',
     borderRadius: '4px',
-    fontSize: '14px',
+    fontSize: 'small',
     fontWeight: '650',
     lineHeight: '1.25',
     textAlign: 'left',
@@ -115,7 +115,7 @@ const config = defineConfig({
     'html, body, #root': { height: '100%' },
     // A page that is longer than the window is paper to its end.
     html: { bg: 'paper' },
-    body: { bg: 'paper', color: 'ink', fontFamily: 'body', fontSize: '15px', lineHeight: '1.4' },
+    body: { bg: 'paper', color: 'ink', fontFamily: 'body', fontSize: 'text', lineHeight: '1.4' },
     '*:focus-visible': { outline: '2px solid', outlineColor: 'spruce', outlineOffset: '2px' },
   },
   theme: {
@@ -128,6 +128,13 @@ const config = defineConfig({
         heading: { value: "'Atkinson Hyperlegible Next Variable', sans-serif" },
         mono: { value: "'Atkinson Hyperlegible Mono Variable', monospace" },
       },
+      fontSizes: {
+        note: { value: '13px' },
+        small: { value: '14px' },
+        text: { value: '15px' },
+        section: { value: '16px' },
+        stage: { value: '20px' },
+      },
       sizes: {
         spine: { value: '148px' },
         verdict: { value: '320px' },
@@ -136,10 +143,10 @@ const config = defineConfig({
       },
     },
     textStyles: {
-      stage: { value: { fontSize: '20px', fontWeight: '700', lineHeight: '1.25' } },
-      section: { value: { fontSize: '16px', fontWeight: '700', lineHeight: '1.3' } },
-      small: { value: { fontSize: '14px' } },
-      note: { value: { fontSize: '13px', color: 'quiet' } },
+      stage: { value: { fontSize: 'stage', fontWeight: '700', lineHeight: '1.25' } },
+      section: { value: { fontSize: 'section', fontWeight: '700', lineHeight: '1.3' } },
+      small: { value: { fontSize: 'small' } },
+      note: { value: { fontSize: 'note', color: 'quiet' } },
     },
     semanticTokens: {
       sizes: {

@@ -74,16 +74,16 @@ export const FindingCard = memo(function FindingCard(props: {
     >
       <Edge mark={finding.severity} />
       <Text as="h3" fontWeight="700" color="ink">
-        <Text as="span" color={fault ? 'brick' : 'ochre'} fontSize="13px" mr="2px">
+        <Text as="span" color={fault ? 'brick' : 'ochre'} fontSize="note" mr="2px">
           {fault ? 'Fault:' : 'Caution:'}
         </Text>{' '}
         {finding.title}
       </Text>
-      <Text fontSize="14px" mt="2px">
+      <Text fontSize="small" mt="2px">
         {finding.message}
       </Text>
       {isCured ? (
-        <Text mt="8px" fontSize="14px" color="moss" fontWeight="650">
+        <Text mt="8px" fontSize="small" color="moss" fontWeight="650">
           Cured in the plan.
         </Text>
       ) : (
@@ -100,7 +100,7 @@ export const FindingCard = memo(function FindingCard(props: {
             </Press>
           )}
           {fixes && !first && (
-            <Text fontSize="13px" color="quiet">
+            <Text fontSize="note" color="quiet">
               {isUntried
                 ? 'This house is too big for every fix to be tried.'
                 : 'No fix is offered: no setting mends it, or none proved itself when simulated.'}

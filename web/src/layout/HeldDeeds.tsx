@@ -16,7 +16,7 @@ export function HeldDeeds({ held }: { held: HeldDeed[] }) {
   }
   return (
     <Box px="16px" py="14px" borderBottom="1px solid" borderColor="hairline">
-      <Heading as="h2" fontSize="16px" mb="8px" tabIndex={-1} data-next>
+      <Heading as="h2" fontSize="section" mb="8px" tabIndex={-1} data-next>
         Planned, but not possible any more
       </Heading>
       <Flex as="ul" direction="column" gap="12px" listStyleType="none">
@@ -26,11 +26,11 @@ export function HeldDeeds({ held }: { held: HeldDeed[] }) {
             <Text fontWeight="650" dir="auto">
               {one.say}
             </Text>
-            <Text fontSize="14px" color="quiet" dir="auto">
+            <Text fontSize="small" color="quiet" dir="auto">
               {one.why}
             </Text>
             {one.later && (
-              <Text fontSize="14px">Kept for later: it is done as soon as the house allows it.</Text>
+              <Text fontSize="small">Kept for later: it is done as soon as the house allows it.</Text>
             )}
             <Flex gap="8px" mt="6px" wrap="wrap">
               <Press onClick={after('take-out', one)}>Take it out</Press>

@@ -14,7 +14,7 @@ export function LogSheet({ onClose }: { onClose: () => void }) {
       open
       onClose={onClose}
       footer={
-        <Text flex="1" color="spruce" fontSize="14px" textDecoration="underline">
+        <Text flex="1" color="spruce" fontSize="small" textDecoration="underline">
           <a href={`/api/jobs/${job.id}/${side}/document`} download>
             Save the house {side === 'found' ? 'as found' : 'as planned'} as a document
           </a>
@@ -31,10 +31,10 @@ export function LogSheet({ onClose }: { onClose: () => void }) {
             py="3px"
             fontWeight={entry.isCurrent ? 700 : 400}
           >
-            <Text w="64px" color="quiet" fontSize="14px" flexShrink={0}>
+            <Text w="64px" color="quiet" fontSize="small" flexShrink={0}>
               {entry.side === 'found' ? 'found' : 'planned'}
             </Text>
-            <Text w="46px" color="quiet" fontSize="14px" flexShrink={0}>
+            <Text w="46px" color="quiet" fontSize="small" flexShrink={0}>
               {new Date(entry.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
             </Text>
             <Text>{entry.sentence}</Text>

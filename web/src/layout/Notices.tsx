@@ -21,7 +21,7 @@ export function Notices() {
           pointerEvents={toast.closable ? 'auto' : 'none'}
           css={{ 'body:has([role=dialog]) &': { mdDown: { mb: 'calc(100dvh - 110px)' } } }}
         >
-          <Toast.Description flex="1" fontSize="15px" dir="auto">
+          <Toast.Description flex="1" fontSize="text" dir="auto">
             {toast.description}
           </Toast.Description>
           {toast.closable && (

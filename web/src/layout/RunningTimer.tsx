@@ -47,7 +47,7 @@ export function RunningTimer({ isAtWork }: { isAtWork: boolean }) {
   const shown = next ?? over
   if (!shown || isAtWork) return null
   return (
-    <Box px="16px" py="4px" bg="spruceWash" fontSize="14px" className="no-print">
+    <Box px="16px" py="4px" bg="spruceWash" fontSize="small" className="no-print">
       <Link to={`/job/${job.id}/work?side=planned&step=${shown.step.key}`}>
         <Text as="span" fontWeight="650" textDecoration="underline">
           Step {shown.step.number}, {shown.step.short}

@@ -51,12 +51,12 @@ export function SaveState() {
     <Box role="status" aria-live="polite" className="no-print">
       {!isThere && <NoAnswer waiting={waiting} photos={photos} />}
       {slow && (
-        <Text bg="spruceWash" px="16px" py="4px" fontSize="14px">
+        <Text bg="spruceWash" px="16px" py="4px" fontSize="small">
           Saving …
         </Text>
       )}
       {isElsewhere && (
-        <Text bg="spruceWash" px="16px" py="4px" fontSize="14px">
+        <Text bg="spruceWash" px="16px" py="4px" fontSize="small">
           Something typed elsewhere is not in force yet.{' '}
           <Press kind="plain" onClick={() => select(where)}>
             Show it

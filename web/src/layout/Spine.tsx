@@ -53,14 +53,14 @@ export function Spine(props: { stage?: StageId; onKeys: () => void; onFind: () =
               pl={{ md: '12px' }}
             >
               <Box display={{ base: 'block', md: 'none' }}>{one.icon}</Box>
-              <Text hideBelow="md" color="quiet" fontSize="13px" w="10px">
+              <Text hideBelow="md" color="quiet" fontSize="note" w="10px">
                 {index + 1}
               </Text>
               <Box>
                 <Text fontWeight={current ? 700 : 500} fontSize={{ base: '12px', md: '15px' }}>
                   {one.name}
                 </Text>
-                <Text hideBelow="md" fontSize="13px" color={one.isOpen(screen) ? 'brick' : 'quiet'}>
+                <Text hideBelow="md" fontSize="note" color={one.isOpen(screen) ? 'brick' : 'quiet'}>
                   {one.note(screen, order)}
                 </Text>
               </Box>

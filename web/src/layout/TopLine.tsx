@@ -98,7 +98,7 @@ export function TopLine(props: {
         <Text
           hideBelow="md"
           fontWeight="700"
-          fontSize="14px"
+          fontSize="small"
           color={isEmpty ? 'quiet' : bad ? 'brick' : 'moss'}
           data-testid="verdict"
         >

@@ -53,24 +53,24 @@ export function VerdictColumn({ first }: { first?: { theme: string; title: strin
       <LastChange />
       {hasOwn && (
         <Box px="16px" py="14px" borderBottom="1px solid" borderColor="hairline">
-          <Heading as="h2" fontSize="16px" mb="10px" tabIndex={-1} data-next>
+          <Heading as="h2" fontSize="section" mb="10px" tabIndex={-1} data-next>
             {first?.title}
           </Heading>
           {own.length > 0 ? (
             cards(own)
           ) : (
-            <Text fontSize="14px" color="moss" fontWeight="650">
+            <Text fontSize="small" color="moss" fontWeight="650">
               Nothing is wrong here.
             </Text>
           )}
         </Box>
       )}
       <Box px="16px" pt="14px" pb="14px" borderBottom="1px solid" borderColor="hairline">
-        <Heading as="h2" fontSize="16px" mb="8px">
+        <Heading as="h2" fontSize="section" mb="8px">
           What the household wants
         </Heading>
         {house.wants.length === 0 ? (
-          <Text fontSize="14px" color="quiet">
+          <Text fontSize="small" color="quiet">
             Nothing is written down yet. Start at Wants: each one becomes a verdict here.
           </Text>
         ) : (
@@ -82,7 +82,7 @@ export function VerdictColumn({ first }: { first?: { theme: string; title: strin
         )}
       </Box>
       <Box px="16px" py="14px">
-        <Heading as="h2" fontSize="16px" mb="10px" tabIndex={-1} data-next>
+        <Heading as="h2" fontSize="section" mb="10px" tabIndex={-1} data-next>
           {hasOwn ? 'Other findings' : 'Findings'}
         </Heading>
         {fixes.error && (
@@ -94,7 +94,7 @@ export function VerdictColumn({ first }: { first?: { theme: string; title: strin
           </Text>
         )}
         {others.length === 0 ? (
-          <Text fontSize="14px" color={isEmpty ? 'quiet' : 'moss'} fontWeight={isEmpty ? undefined : 650}>
+          <Text fontSize="small" color={isEmpty ? 'quiet' : 'moss'} fontWeight={isEmpty ? undefined : 650}>
             {isEmpty
               ? 'There is no box in this house yet, so there is nothing to judge.'
               : own.length > 0

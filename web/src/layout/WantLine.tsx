@@ -9,13 +9,13 @@ export const WantLine = memo(function WantLine({ want, always }: { want: WantVie
   const met = want.met ?? null
   return (
     <Flex as="li" gap="8px" align="baseline">
-      <Text w="58px" flexShrink={0} fontWeight="700" fontSize="14px" color={met ? colours[met] : 'quiet'}>
+      <Text w="58px" flexShrink={0} fontWeight="700" fontSize="small" color={met ? colours[met] : 'quiet'}>
         {met ? words[met] : 'open'}
       </Text>
       <Box minW="0" overflowWrap="anywhere">
-        <Text fontSize="14px">{want.sentence}</Text>
+        <Text fontSize="small">{want.sentence}</Text>
         {(always || met !== 'yes') && (
-          <Text fontSize="13px" color="quiet">
+          <Text fontSize="note" color="quiet">
             {want.because}
           </Text>
         )}

@@ -8,7 +8,7 @@ export function Copy({ label, text }: { label: string; text: string }) {
       <Text textStyle="note" w="96px">
         {label}
       </Text>
-      <Text fontFamily="mono" fontSize="13px" flex="1" minW="220px" overflowWrap="anywhere">
+      <Text fontFamily="mono" fontSize="note" flex="1" minW="220px" overflowWrap="anywhere">
         {text}
       </Text>
       <CopyButton value={text} what={`the line for ${label}:`} />

@@ -23,7 +23,7 @@ export function Labelled(props: {
           {hint}
         </Field.HelperText>
       )}
-      <Field.ErrorText color="brick" fontSize="13px" mt="2px" role="alert">
+      <Field.ErrorText color="brick" fontSize="note" mt="2px" role="alert">
         {problem}
       </Field.ErrorText>
     </Field.Root>

@@ -33,7 +33,7 @@ export function Segmented<T extends string>(props: {
           px={{ base: '10px', md: '16px' }}
           h="auto"
           minH={{ base: 'thumb', md: 'press' }}
-          fontSize="14px"
+          fontSize="small"
           fontWeight="650"
           color="spruce"
           cursor="pointer"

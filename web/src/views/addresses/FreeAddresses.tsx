@@ -39,7 +39,7 @@ export function FreeAddresses({ ruler }: { ruler: Ruler }) {
   return (
     <Box mt="12px">
       <Flex gap="8px 16px" align="end" wrap="wrap" mb="4px">
-        <Heading as="h4" fontSize="15px">
+        <Heading as="h4" fontSize="text">
           Room for the next box
         </Heading>
         {movable.length > 0 && (

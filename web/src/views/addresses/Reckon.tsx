@@ -32,10 +32,10 @@ export function Reckon() {
           {asked.length > 6 && error && <Problem>{error.message}</Problem>}
           {asked.length > 6 && data && (
             <>
-              <Text fontFamily="mono" fontSize="15px" overflowWrap="anywhere">
+              <Text fontFamily="mono" fontSize="text" overflowWrap="anywhere">
                 network {data.network} · first {data.first} · last {data.last} · broadcast {data.broadcast}
               </Text>
-              <Text fontFamily="mono" fontSize="15px">
+              <Text fontFamily="mono" fontSize="text">
                 {data.prefix} · mask {data.mask} · {data.hosts.toLocaleString('en-GB')}{' '}
                 {data.hosts === 1 ? 'host' : 'hosts'}
               </Text>

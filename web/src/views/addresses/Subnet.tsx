@@ -31,14 +31,14 @@ export function Subnet({ ruler }: { ruler: Ruler }) {
         <Text as="span" fontFamily="mono" fontSize="19px" fontWeight="700">
           {ruler.prefix}
         </Text>{' '}
-        <Text as="span" fontSize="14px" fontWeight="400" color={ruler.depth > 1 ? 'plum' : 'quiet'}>
+        <Text as="span" fontSize="small" fontWeight="400" color={ruler.depth > 1 ? 'plum' : 'quiet'}>
           {ruler.guestsOf
             ? `guests of ${nameOf(house.document, ruler.guestsOf)}`
             : (stepWords[ruler.depth] ?? `${ruler.depth} steps down`)}{' '}
           · {count(ruler.usable, 'usable address', 'usable addresses')}
         </Text>
         {clashes > 0 && (
-          <Text as="span" fontSize="14px" color="brick" fontWeight="650">
+          <Text as="span" fontSize="small" color="brick" fontWeight="650">
             {' '}
             · {count(clashes, 'clash', 'clashes')}
           </Text>

@@ -117,7 +117,7 @@ export function Floor(props: {
             })}
             {drawn && (
               <div className={`room ${drawn.clashes ? 'refused' : 'new'}`} style={boxOf(frame, drawn.rect)}>
-                <Text fontSize="13px" fontWeight="650">
+                <Text fontSize="note" fontWeight="650">
                   {drawn.clashes
                     ? `${drawn.clashes} is there`
                     : `${drawn.rect.width} × ${drawn.rect.depth} m`}

@@ -39,7 +39,7 @@ function School({ school }: { school: NameSchool }) {
       <Text fontWeight="700">
         {school.title}
         {school.isNow && (
-          <Text as="span" color="moss" fontSize="13px">
+          <Text as="span" color="moss" fontSize="note">
             {' '}
             · as it is
           </Text>

@@ -34,13 +34,13 @@ export function Rate({ room, size, bare = false }: { room: AirRoomView; size: st
         </Text>
       )}
       {(now != null || changed) && !bare && (
-        <Text as="span" fontSize="13px" color={room.isShort ? 'brick' : 'quiet'} fontWeight="400">
+        <Text as="span" fontSize="note" color={room.isShort ? 'brick' : 'quiet'} fontWeight="400">
           {' '}
           Mb/s
         </Text>
       )}
       {was !== null && (
-        <Text as="span" fontSize="13px" color="quiet" fontWeight="400" ml="5px" data-was>
+        <Text as="span" fontSize="note" color="quiet" fontWeight="400" ml="5px" data-was>
           was {was}
         </Text>
       )}

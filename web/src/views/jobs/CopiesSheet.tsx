@@ -71,7 +71,7 @@ export function CopiesSheet({ onClose }: { onClose: () => void }) {
                   {when(copy.at)}
                   {copy.isBefore && ', before another was put back'}
                 </Text>
-                <Text fontSize="14px" color="quiet" overflowWrap="anywhere">
+                <Text fontSize="small" color="quiet" overflowWrap="anywhere">
                   {copy.jobs === 1 ? '1 job' : `${copy.jobs} jobs`}, {size(copy.bytes)}
                   {copy.last && copy.lastAt && `. Last changed: ${copy.last}, ${when(copy.lastAt)}`}
                 </Text>

@@ -159,10 +159,10 @@ export function JobsPage() {
                     <Text fontWeight="700" fontSize="17px" color="spruce" overflowWrap="anywhere" dir="auto">
                       {job.name}
                     </Text>
-                    <Text fontSize="14px" color={job.found.faults ? 'brick' : 'moss'}>
+                    <Text fontSize="small" color={job.found.faults ? 'brick' : 'moss'}>
                       As found: {verdictWords(job.found)}
                     </Text>
-                    <Text fontSize="14px" color="quiet">
+                    <Text fontSize="small" color="quiet">
                       Planned: {verdictWords(job.planned)}. Changed {when(job.changedAt)}
                     </Text>
                   </Box>
@@ -228,7 +228,7 @@ export function JobsPage() {
       </Form>
       <Problem mt="8px">{problem}</Problem>
       <Flex gap="4px 12px" wrap="wrap" align="center" mt="12px">
-        <Text fontSize="14px" color="quiet">
+        <Text fontSize="small" color="quiet">
           To look round in an invented house:
         </Text>
         <Press kind="plain" onClick={() => begin.mutate(() => createJob('demo'))} disabled={begin.isPending}>

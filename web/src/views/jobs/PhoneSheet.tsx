@@ -214,7 +214,7 @@ function CodeToScan(props: { code: JoinCode; looksOnly: boolean; fingerprint: st
           The phone will warn that nobody else has signed the laptop's certificate. It is the right one if its
           SHA-256 fingerprint is
         </Text>
-        <Text fontFamily="mono" fontSize="13px" whiteSpace="pre">
+        <Text fontFamily="mono" fontSize="note" whiteSpace="pre">
           {lines.join('\n')}
         </Text>
       </Box>

@@ -17,14 +17,14 @@ export function UnreadableJob({ job, onMended }: { job: JobLine; onMended: () =>
       <Text fontWeight="700" fontSize="17px" dir="auto">
         {job.name}
       </Text>
-      <Text fontSize="14px" color="brick">
+      <Text fontSize="small" color="brick">
         It cannot be read. {job.unreadable}
       </Text>
       <Flex gap="8px 16px" mt="6px" wrap="wrap" align="center">
         <Press onClick={() => mend.mutate()} disabled={mend.isPending}>
           Set it back to its last readable state
         </Press>
-        <Link href={`/api/jobs/${job.id}/as-stored`} download color="spruce" fontSize="14px">
+        <Link href={`/api/jobs/${job.id}/as-stored`} download color="spruce" fontSize="small">
           Take it out as it is stored
         </Link>
       </Flex>

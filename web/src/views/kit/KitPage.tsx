@@ -103,7 +103,7 @@ function Kind({ kind, remove }: { kind: KitView; remove: () => Promise<void> }) 
     <Box as="li" borderBottom="1px solid" borderColor="hairline">
       <details className="words">
         <summary>
-          <Text as="span" color="ink" fontSize="15px" fontWeight="650" overflowWrap="anywhere">
+          <Text as="span" color="ink" fontSize="text" fontWeight="650" overflowWrap="anywhere">
             {kind.name}
           </Text>{' '}
           <Text as="span" textStyle="note" fontFamily="mono">
@@ -112,7 +112,7 @@ function Kind({ kind, remove }: { kind: KitView; remove: () => Promise<void> }) 
         </summary>
         <Box pb="12px">
           {sold && (
-            <Text fontFamily="mono" fontSize="13px" overflowWrap="anywhere">
+            <Text fontFamily="mono" fontSize="note" overflowWrap="anywhere">
               {(sold.ports ?? [])
                 .map((port) => `${port.printed ?? port.id}${port.speedMbps ? ` ${port.speedMbps}` : ''}`)
                 .join(' | ')}{' '}

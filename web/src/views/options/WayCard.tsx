@@ -31,7 +31,7 @@ export function WayCard({
         {plan.title}
       </Heading>
       <SmallStairs treads={plan.stairs} />
-      <Box as="dl" display="grid" gridTemplateColumns="auto 1fr" gap="3px 12px" fontSize="15px" my="8px">
+      <Box as="dl" display="grid" gridTemplateColumns="auto 1fr" gap="3px 12px" fontSize="text" my="8px">
         {lines.map((line) => {
           const best = isBest(line, plan, plans)
           return (

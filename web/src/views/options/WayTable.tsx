@@ -34,7 +34,7 @@ export function WayTable({ plans, take }: Props) {
             <td />
             {plans.map((plan, i) => (
               <Box as="th" key={plan.title} {...cell(i)} fontWeight="400" data-way={i}>
-                <Box fontWeight="700" fontSize="15px" lineHeight="1.3" dir="auto" overflowWrap="anywhere">
+                <Box fontWeight="700" fontSize="text" lineHeight="1.3" dir="auto" overflowWrap="anywhere">
                   {plan.title}
                 </Box>
                 <Box mt="6px">
@@ -53,7 +53,7 @@ export function WayTable({ plans, take }: Props) {
                 textAlign="left"
                 fontWeight="400"
                 color="quiet"
-                fontSize="14px"
+                fontSize="small"
                 py="6px"
                 verticalAlign="top"
               >
@@ -66,7 +66,7 @@ export function WayTable({ plans, take }: Props) {
                     as="td"
                     key={plan.title}
                     {...cell(i)}
-                    fontSize="14px"
+                    fontSize="small"
                     fontWeight={best ? '650' : '400'}
                     color={best ? 'ink' : 'quiet'}
                     overflowWrap="anywhere"

@@ -62,11 +62,11 @@ export const BoxCard = memo(function BoxCard(props: {
         >
           {device.name}
         </Text>
-        <Text fontSize="13px" color="quiet" lineHeight="1.3" lineClamp={step || !own ? 2 : 1}>
+        <Text fontSize="note" color="quiet" lineHeight="1.3" lineClamp={step || !own ? 2 : 1}>
           {words?.says}
         </Text>
         {!step && own && (
-          <AddressText fontSize="13px" lineHeight="1.3">
+          <AddressText fontSize="note" lineHeight="1.3">
             {own.split('/')[0]}
           </AddressText>
         )}
@@ -83,28 +83,28 @@ export const BoxCard = memo(function BoxCard(props: {
           pointerEvents="none"
         >
           {step.upper == null ? (
-            <Text fontWeight="700" fontSize="14px" color="ochre">
+            <Text fontWeight="700" fontSize="small" color="ochre">
               {words?.step}
             </Text>
           ) : (
             <>
-              <Text fontWeight="700" fontSize="14px" color="plum" lineHeight="1.25">
+              <Text fontWeight="700" fontSize="small" color="plum" lineHeight="1.25">
                 {words?.step}
               </Text>
               {step.passedBy && (
-                <Text fontSize="13px" color="quiet">
+                <Text fontSize="note" color="quiet">
                   receives the line through {nameOf(house.document, step.passedBy)}
                 </Text>
               )}
               {box.words.w > 180 && device.mode !== 'passthrough' && (
-                <Text fontSize="13px" color="quiet">
-                  <AddressText fontSize="13px">
+                <Text fontSize="note" color="quiet">
+                  <AddressText fontSize="note">
                     {step.outside.length ? step.outside.join(' or ') : 'no address outside'}
                   </AddressText>
                   {step.translates && step.outside.length > 0 && step.inside ? (
                     <>
                       {' '}
-                      becomes <AddressText fontSize="13px">{step.inside.split('/')[0]}</AddressText>
+                      becomes <AddressText fontSize="note">{step.inside.split('/')[0]}</AddressText>
                     </>
                   ) : null}
                 </Text>

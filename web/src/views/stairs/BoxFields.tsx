@@ -53,7 +53,7 @@ export function BoxFields({ device }: { device: Device }) {
         />
         {lan?.method === 'dhcp' ? (
           <Box>
-            <Text fontSize="13px" color="quiet">
+            <Text fontSize="note" color="quiet">
               Its own address
             </Text>
             <Text>asks for one</Text>
@@ -186,7 +186,7 @@ export function BoxFields({ device }: { device: Device }) {
         )}
         {device.defaultPassword && (
           <Box>
-            <Text fontSize="13px" color="ochre">
+            <Text fontSize="note" color="ochre">
               Admin password: the label’s own
             </Text>
             <Press onClick={() => orSay({ do: 'change-admin-password', device: device.id })}>
@@ -197,11 +197,11 @@ export function BoxFields({ device }: { device: Device }) {
       </Flex>
       {(server?.reservations ?? []).length > 0 && (
         <Box mt="8px">
-          <Text fontSize="13px" color="quiet">
+          <Text fontSize="note" color="quiet">
             Reserved
           </Text>
           {(server?.reservations ?? []).map((one) => (
-            <Flex key={one.mac} gap="10px" align="center" fontFamily="mono" fontSize="14px">
+            <Flex key={one.mac} gap="10px" align="center" fontFamily="mono" fontSize="small">
               {one.address} for {one.mac}
               <Press
                 kind="plain"

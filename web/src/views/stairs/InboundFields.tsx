@@ -47,7 +47,7 @@ export function InboundFields({ device }: { device: Device }) {
   return (
     <>
       {(device.portForwards ?? []).map((one) => (
-        <Flex key={`${one.protocol}${one.port}`} gap="10px" align="center" fontSize="14px">
+        <Flex key={`${one.protocol}${one.port}`} gap="10px" align="center" fontSize="small">
           <AddressText>
             {one.protocol} {one.port} → {one.toAddress}:{one.toPort ?? one.port}
           </AddressText>
@@ -100,7 +100,7 @@ export function InboundFields({ device }: { device: Device }) {
           />
         </Box>
       </Flex>
-      <Problem fontSize="13px" mt="2px">
+      <Problem fontSize="note" mt="2px">
         {problem}
       </Problem>
     </>

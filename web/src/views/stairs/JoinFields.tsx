@@ -95,7 +95,7 @@ export function JoinFields({ device }: { device: Device }) {
         />
       )}
       {uplink && (
-        <Text pt={{ base: '26px', md: '24px' }} fontSize="14px" color={joined ? 'moss' : 'brick'}>
+        <Text pt={{ base: '26px', md: '24px' }} fontSize="small" color={joined ? 'moss' : 'brick'}>
           {joined ? `joined to ${nameOf(house.document, joined.joined)}` : 'joins nothing'}
         </Text>
       )}

@@ -170,7 +170,7 @@ function AddressPair({ line, field, label }: { line: Line; field: 'seen' | 'agre
       />
       <Send>Note it</Send>
       {now.address && <Press onClick={() => put(undefined)}>Forget it</Press>}
-      <Problem fontSize="13px" flexBasis="100%">
+      <Problem fontSize="note" flexBasis="100%">
         {problem}
       </Problem>
     </Form>

@@ -25,9 +25,9 @@ export function Panel({
   return (
     <Foot as="section" data-panel aria-label={title} maxH={{ base: '56vh', md: '46vh' }} overflow="auto">
       <Flex justify="space-between" align="baseline" gap="0 8px" mb="6px" wrap="wrap">
-        <Text as="h2" fontWeight="700" fontSize="16px" overflowWrap="anywhere" minW="0">
+        <Text as="h2" fontWeight="700" fontSize="section" overflowWrap="anywhere" minW="0">
           <bdi>{title}</bdi>{' '}
-          <Text as="span" fontWeight="400" fontSize="13px" color="quiet">
+          <Text as="span" fontWeight="400" fontSize="note" color="quiet">
             {note ?? (side === 'found' ? 'as found' : 'as planned')}
           </Text>
         </Text>

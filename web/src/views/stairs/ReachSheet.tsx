@@ -20,11 +20,11 @@ export function ReachSheet({ onClose }: { onClose: () => void }) {
       {!data && !error && <Spinner color="spruce" aria-label="Computing" />}
       {data && (
         <>
-          <Text fontSize="14px" color="quiet" mb="8px">
+          <Text fontSize="small" color="quiet" mb="8px">
             Each row asks, each column answers. ✓ reaches, • beside it: found by name too; – does not; ?
             chance decides. Press a cell for the reason; the arrow keys go from cell to cell.
           </Text>
-          <Box minH="44px" role="status" fontSize="15px" mb="8px" overflowWrap="anywhere">
+          <Box minH="44px" role="status" fontSize="text" mb="8px" overflowWrap="anywhere">
             {said && (
               <Text>
                 <b>{`${name(said.from)} ${looks[said.reachable].word} ${name(said.to)}.`}</b> {said.because}
@@ -33,7 +33,7 @@ export function ReachSheet({ onClose }: { onClose: () => void }) {
           </Box>
           <ReachTable grid={data} name={name} chosen={chosen} choose={setChosen} />
           {data.leftOut > 0 && (
-            <Text mt="8px" fontSize="13px" color="quiet">
+            <Text mt="8px" fontSize="note" color="quiet">
               {count(data.leftOut, 'more thing')} not in the grid.
             </Text>
           )}

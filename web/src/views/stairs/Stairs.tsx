@@ -209,14 +209,14 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
                   </Press>
                 )}
                 {line ? (
-                  <AddressText fontSize="15px">{house.stairs.streetAddresses.join(', ')}</AddressText>
+                  <AddressText fontSize="text">{house.stairs.streetAddresses.join(', ')}</AddressText>
                 ) : (
-                  <Text fontSize="14px" color="ochre" whiteSpace="nowrap">
+                  <Text fontSize="small" color="ochre" whiteSpace="nowrap">
                     no line comes in: nothing here reaches the internet
                   </Text>
                 )}
                 {line && (
-                  <Text fontSize="14px" color="quiet" whiteSpace="nowrap">
+                  <Text fontSize="small" color="quiet" whiteSpace="nowrap">
                     {line.addressing === 'shared' ? 'shared among customers' : 'public'}
                     {line.technology && width > 480 ? ` · ${line.technology}` : ''}
                     {line.downMbps && width > 480 ? ` ${line.downMbps}/${line.upMbps ?? '?'} Mb/s` : ''}
@@ -278,7 +278,7 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
                     truncate
                     left={`${radio.label.x}px`}
                     top={`${radio.label.y}px`}
-                    fontSize="13px"
+                    fontSize="note"
                     color="quiet"
                     pointerEvents="none"
                   >
@@ -291,7 +291,7 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
                 ))}
               {placed.loose && (
                 <Box position="absolute" left="0" right="0" top={`${placed.loose.y}px`}>
-                  <Text fontWeight="700" fontSize="14px" color="ochre">
+                  <Text fontWeight="700" fontSize="small" color="ochre">
                     On nothing: neither plugged in nor joined
                   </Text>
                   <Flex gap="10px" wrap="wrap" mt="6px">
@@ -316,7 +316,7 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
           <Flex gap="12px" py="12px" align="center" wrap="wrap">
             <Press onClick={onAddBox}>Add a box or a thing</Press>
             {(house.document.endpoints ?? []).length > 0 && <Press onClick={onReach}>Who reaches whom</Press>}
-            <Text className="no-print" hideBelow="md" fontSize="13px" color="quiet">
+            <Text className="no-print" hideBelow="md" fontSize="note" color="quiet">
               {held
                 ? 'Now press the socket where the cable shall go. Esc puts it down.'
                 : `Press a box, a thing or a socket; drag a cable’s end to another socket. ${side === 'found' ? 'What you change here corrects the record.' : 'What you change here is planned.'}`}

@@ -50,7 +50,7 @@ export const ThingCard = memo(function ThingCard(props: {
         {isMarked && <span className="sr-only">marked: </span>}
         <Text
           fontWeight="650"
-          fontSize="14px"
+          fontSize="small"
           lineHeight="1.25"
           lineClamp={1}
           maxW="100%"
@@ -61,7 +61,7 @@ export const ThingCard = memo(function ThingCard(props: {
           {endpoint.name}
         </Text>
         <AddressText
-          fontSize="13px"
+          fontSize="note"
           display="block"
           lineHeight="1.25"
           color={isBad ? 'brick' : 'quiet'}

@@ -168,7 +168,7 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
           </>
         )}
       </Flex>
-      <Box mt="8px" fontSize="14px">
+      <Box mt="8px" fontSize="small">
         <Text>
           {now ? (
             <>

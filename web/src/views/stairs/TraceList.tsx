@@ -18,9 +18,9 @@ const roles: Record<string, string> = { bridge: 'passes it on', router: 'routes'
 /** A thing's way to the street, hop by hop, as the core followed it. */
 export function TraceList({ trace, house }: { trace: Trace; house: HouseView }) {
   if (trace.hops.length === 0)
-    return <Text fontSize="14px">It is on no network, so there is no way to follow.</Text>
+    return <Text fontSize="small">It is on no network, so there is no way to follow.</Text>
   return (
-    <Box as="ol" aria-label="Its way to the street" fontSize="14px" pl="20px" listStyleType="decimal">
+    <Box as="ol" aria-label="Its way to the street" fontSize="small" pl="20px" listStyleType="decimal">
       {trace.hops.map((hop, i) => (
         // A way may cross one box twice: the place in the row is what tells the hops apart.
         <Box as="li" key={`${i}-${hop.device}`} mb="2px">

@@ -28,12 +28,12 @@ export function TreadLabel(props: { tread: PlacedTread; house: HouseView; isLook
             On the table
           </Text>
         ) : (
-          <AddressText fontSize="16px" fontWeight="700">
+          <AddressText fontSize="section" fontWeight="700">
             {data.subnets.join(' and ') || 'no subnet'}
           </AddressText>
         )}
       </Text>
-      <Text fontSize="13px" color={data.servers.length > 1 ? 'brick' : 'quiet'} lineHeight="17px">
+      <Text fontSize="note" color={data.servers.length > 1 ? 'brick' : 'quiet'} lineHeight="17px">
         {data.isTable
           ? isLook
             ? 'not in use'
@@ -50,10 +50,10 @@ export function TreadLabel(props: { tread: PlacedTread; house: HouseView; isLook
                   </Box>
                 ))}
       </Text>
-      <Text fontSize="13px" color="quiet" lineHeight="1.3" lineClamp={1}>
+      <Text fontSize="note" color="quiet" lineHeight="1.3" lineClamp={1}>
         {data.wifiNames.length > 0 && (
           <>
-            Wi-Fi <AddressText fontSize="13px">{data.wifiNames.join(', ')}</AddressText>
+            Wi-Fi <AddressText fontSize="note">{data.wifiNames.join(', ')}</AddressText>
             {rest.length > 0 && ' · '}
           </>
         )}

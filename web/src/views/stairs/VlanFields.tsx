@@ -22,7 +22,7 @@ export function VlanFields({ device }: { device: Device }) {
   })
   return (
     <>
-      <Text fontSize="13px" color="quiet">
+      <Text fontSize="note" color="quiet">
         Untagged: what is plugged in here belongs to it. Tagged: carried beside it to another box that knows
         it. Empty is the box’s own network.
       </Text>
@@ -30,7 +30,7 @@ export function VlanFields({ device }: { device: Device }) {
         const name = portName(house, { device: device.id, port: port.id })
         return (
           <Flex key={port.id} gap="12px" wrap="wrap" align="start" mt="4px">
-            <Text w="64px" fontSize="14px" pt={{ base: '26px', md: '24px' }}>
+            <Text w="64px" fontSize="small" pt={{ base: '26px', md: '24px' }}>
               {name}
             </Text>
             <DraftField

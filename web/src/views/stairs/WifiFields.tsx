@@ -86,7 +86,7 @@ function Network({ device, network, place }: { device: Device; network: WifiNetw
   })
   return (
     <Flex gap="8px" wrap="wrap" mt="8px" align="start">
-      <Text w="56px" fontSize="14px" pt={{ base: '26px', md: '24px' }}>
+      <Text w="56px" fontSize="small" pt={{ base: '26px', md: '24px' }}>
         {band} GHz
       </Text>
       <DraftField

@@ -70,7 +70,7 @@ export function PasteZone({ compact }: { compact?: boolean }) {
           </>
         )}
         {before && (
-          <Text fontSize="14px">
+          <Text fontSize="small">
             A list of {count(before.trim().split('\n').length, 'line')} is kept as the one before: plug the
             box in and paste again. The one that came is the box.{' '}
             <Press kind="plain" onClick={() => set(job.id, { before: '' })}>

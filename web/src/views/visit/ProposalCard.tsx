@@ -16,9 +16,9 @@ export function ProposalCard(props: {
   return (
     <Box as="li" borderTop="2px solid" borderColor="ink" pt="8px">
       {(proposal.address || proposal.mac) && (
-        <Text fontFamily="mono" fontSize="14px" overflowWrap="anywhere">
+        <Text fontFamily="mono" fontSize="small" overflowWrap="anywhere">
           {proposal.address}{' '}
-          <Text as="span" color="quiet" fontSize="13px">
+          <Text as="span" color="quiet" fontSize="note">
             {proposal.mac}
           </Text>
         </Text>

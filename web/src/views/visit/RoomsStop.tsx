@@ -65,7 +65,7 @@ export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
         placeholder="GB"
         commit={(country) => describe({ country: country.toUpperCase() || undefined }, 'country')}
       />
-      <Heading as="h4" fontSize="15px" mt="12px" mb="4px">
+      <Heading as="h4" fontSize="text" mt="12px" mb="4px">
         Rooms
       </Heading>
       <Box as="ul" listStyleType="none" data-rooms>
@@ -147,7 +147,7 @@ export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
         add={(more) => describe({ rooms: [...rooms, ...more] })}
         boxes={document_.devices ?? []}
       />
-      <Heading as="h4" fontSize="15px" mt="16px" mb="4px">
+      <Heading as="h4" fontSize="text" mt="16px" mb="4px">
         Between rooms
       </Heading>
       {runs.length === 0 && (

@@ -51,7 +51,7 @@ export function ThingRow({ thing, address }: { thing: Endpoint; address?: string
         >
           {thing.name}
         </Link>
-        <Text fontFamily="mono" fontSize="13px" color="quiet" overflowWrap="anywhere">
+        <Text fontFamily="mono" fontSize="note" color="quiet" overflowWrap="anywhere">
           {address ?? 'no address'} {thing.mac ?? ''}
         </Text>
       </Box>

@@ -76,7 +76,7 @@ export function VisitPage() {
           <Box borderTop="1px solid" borderColor="hairline" pt="14px">
             <Heading as="h3" textStyle="section" mb="6px">
               What the laptop shows{' '}
-              <Text as="span" color="quiet" fontWeight="400" fontSize="13px" hideBelow="md">
+              <Text as="span" color="quiet" fontWeight="400" fontSize="note" hideBelow="md">
                 v, anywhere
               </Text>
             </Heading>
@@ -149,7 +149,7 @@ function StopTitle({ stop }: { stop: Stop }) {
   return (
     <Heading as="h3" textStyle="section" mb="2px" dir="auto" overflowWrap="anywhere" tabIndex={-1} data-stop>
       {stop.title}{' '}
-      <Text as="span" color="quiet" fontWeight="400" fontSize="14px">
+      <Text as="span" color="quiet" fontWeight="400" fontSize="small">
         {stop.says}
       </Text>
     </Heading>

@@ -128,7 +128,7 @@ export function NewWant() {
 
   return (
     <Box as="section" mt="24px" aria-label="Add a want" ref={form}>
-      <Heading as="h3" fontSize="16px" mb="8px">
+      <Heading as="h3" fontSize="section" mb="8px">
         Add a want
       </Heading>
       <Form gap="10px" align="end" onSend={add}>
@@ -221,12 +221,12 @@ export function NewWant() {
         </Send>
       </Form>
       {(needsThing || kind === 'speed') && (kind === 'speed' ? places : things).length === 0 && (
-        <Text mt="6px" fontSize="14px" color="quiet">
+        <Text mt="6px" fontSize="small" color="quiet">
           There is no device to speak of yet: add one on the Stairs.
         </Text>
       )}
       {needsName && !named && (
-        <Text mt="6px" fontSize="14px" color="quiet">
+        <Text mt="6px" fontSize="small" color="quiet">
           {kind === 'guests-apart' ? 'No box has a guest network yet' : 'No box makes Wi-Fi yet'}: set one on
           the Stairs.
         </Text>

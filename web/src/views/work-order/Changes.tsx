@@ -11,7 +11,7 @@ export function Changes({ changes }: { changes: WorkStep['changes'] }) {
     <Box mt="12px" border="1.5px solid" borderColor="ink" borderRadius="4px" bg="sheet" px="14px">
       {changes.map((change, index) => (
         <Box key={change.setting} py="8px" borderTop={index ? '1px solid' : undefined} borderColor="hairline">
-          <Text fontSize="14px" color="quiet">
+          <Text fontSize="small" color="quiet">
             {change.setting}
           </Text>
           <Flex align="baseline" gap="12px" wrap="wrap">
@@ -26,7 +26,7 @@ export function Changes({ changes }: { changes: WorkStep['changes'] }) {
             )}
             {change.isSecret ? (
               <Box>
-                <Text fontSize="16px">
+                <Text fontSize="section">
                   the password kept as <AddressText fontWeight="600">{change.to}</AddressText>
                 </Text>
                 <Secret name={change.to} label={`Password “${change.to}”`} />

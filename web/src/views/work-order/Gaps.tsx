@@ -12,7 +12,7 @@ export function Gaps({ order }: { order: WorkOrderView['order'] }) {
         </Text>
       )}
       {order.gaps.map((gap) => (
-        <Text key={gap} fontSize="14px">
+        <Text key={gap} fontSize="small">
           {gap}
         </Text>
       ))}

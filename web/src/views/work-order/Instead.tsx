@@ -100,7 +100,7 @@ export function Instead(props: {
       aria-label="What was seen instead"
     >
       <Flex justify="space-between" align="baseline" gap="12px">
-        <Heading as="h4" fontSize="16px" tabIndex={-1} data-instead-head>
+        <Heading as="h4" fontSize="section" tabIndex={-1} data-instead-head>
           What did you see instead?
         </Heading>
         <Press kind="plain" onClick={props.onClose}>
@@ -163,7 +163,7 @@ export function Instead(props: {
         )}
         {seen !== null && !needsMore && data && (
           <>
-            <Text mt="12px" fontSize="14px" color="quiet">
+            <Text mt="12px" fontSize="small" color="quiet">
               The house was played again: this is what would show so, the last thing done first.
             </Text>
             <Box as="ol" listStyleType="none" mt="4px">
@@ -177,9 +177,9 @@ export function Instead(props: {
                   data-meaning={meaning.key}
                 >
                   <Text fontWeight="650">{meaning.sentence}</Text>
-                  <Text fontSize="15px">{meaning.then}</Text>
+                  <Text fontSize="text">{meaning.then}</Text>
                   {meaning.next && (
-                    <Text fontSize="14px" color={meaning.next.isProven ? 'quiet' : 'ochre'}>
+                    <Text fontSize="small" color={meaning.next.isProven ? 'quiet' : 'ochre'}>
                       {meaning.next.steps === 0
                         ? 'Then nothing is left to do.'
                         : `Then ${count(meaning.next.steps, 'step')}, ${meaning.next.minutes} min, ${cut(meaning.next.cutMinutes)}${meaning.next.isProven ? '' : '; not all of it could be proved'}. First: ${meaning.next.first}.`}

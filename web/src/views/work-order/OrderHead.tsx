@@ -35,7 +35,7 @@ export function OrderHead(props: {
           {data.order.title}
         </Heading>
         <Flex gap="4px 12px" align="baseline" wrap="wrap">
-          <Text fontSize="14px" color="quiet">
+          <Text fontSize="small" color="quiet">
             {done.length} of {steps.length} done ·{' '}
             {done.length > 0 && !isDone
               ? `about ${left} of ${data.order.minutes} min left`
@@ -136,7 +136,7 @@ function AtWork({ isOver }: { isOver: boolean }) {
   if (!spell) return null
   const minutes = Math.floor(spentMs(spell, Math.max(now, spell.since ?? 0)) / 60_000)
   return (
-    <Text fontSize="14px" color="quiet">
+    <Text fontSize="small" color="quiet">
       {minutes} min at work{isRunning ? '' : isOver ? '' : ', paused'}{' '}
       {!isOver && (
         <Press kind="plain" onClick={() => (isRunning ? pause(job.id) : start(job.id))}>

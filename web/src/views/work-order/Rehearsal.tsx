@@ -60,7 +60,7 @@ export function Rehearsal(props: {
         borderColor="hairline"
       >
         <Flex justify="space-between" align="baseline" gap="12px" wrap="wrap">
-          <Text fontSize="14px" color="quiet">
+          <Text fontSize="small" color="quiet">
             Rehearsal: {title}. Nothing is changed by it.
           </Text>
           <Press kind="plain" onClick={onClose}>
@@ -80,7 +80,7 @@ export function Rehearsal(props: {
         )}
         {/* What is said of a step is of that step: until it is computed nothing is. */}
         {data?.step === current.key ? (
-          <Box mt="8px" fontSize="15px" maxW="880px">
+          <Box mt="8px" fontSize="text" maxW="880px">
             {current.laptop && (
               <Text>
                 Your {inHand(asked)}: {current.laptop}
@@ -107,7 +107,7 @@ export function Rehearsal(props: {
           </Box>
         ) : (
           !error && (
-            <Text mt="8px" fontSize="15px" color="quiet" role="status">
+            <Text mt="8px" fontSize="text" color="quiet" role="status">
               Playing the step …
             </Text>
           )
@@ -155,7 +155,7 @@ function Arrows(props: { steps: WorkStep[]; current: WorkStep; onGo: (step: Work
       >
         ←
       </Press>
-      <Text flex="1" minW="0" fontSize="14px" color="quiet" truncate>
+      <Text flex="1" minW="0" fontSize="small" color="quiet" truncate>
         Step {current.number} of {steps.length} · {current.phase}
       </Text>
       <Press

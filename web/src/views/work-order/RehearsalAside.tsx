@@ -22,11 +22,11 @@ export function RehearsalAside() {
   const number = order?.order.steps.find((one) => one.key === data.step)?.number
   return (
     <Box px="16px" py="14px">
-      <Heading as="h2" fontSize="16px" mb="8px">
+      <Heading as="h2" fontSize="section" mb="8px">
         When step {number} is done
       </Heading>
       {data.house.wants.length === 0 ? (
-        <Text fontSize="14px" color="quiet">
+        <Text fontSize="small" color="quiet">
           No want is written down that could be looked at.
         </Text>
       ) : (

@@ -30,7 +30,7 @@ export function Shown({ step, asked, onOther }: { step: WorkStep; asked: Asked; 
   const isOther = compared?.rows.some((row) => row.isAsSaid === false)
   return (
     <Box as="details" mt="12px" className="no-print">
-      <Box as="summary" cursor="pointer" color="spruce" fontSize="15px" py="6px">
+      <Box as="summary" cursor="pointer" color="spruce" fontSize="text" py="6px">
         Paste what the {mine} shows, to compare
       </Box>
       <Textarea
@@ -51,7 +51,7 @@ export function Shown({ step, asked, onOther }: { step: WorkStep; asked: Asked; 
       <Press mt="6px" disabled={!text.trim()} onClick={() => compare(text)}>
         Compare
       </Press>
-      <Problem fontSize="14px">{problem}</Problem>
+      <Problem fontSize="small">{problem}</Problem>
       {compared?.source && (
         <Box as="dl" mt="8px" aria-live="polite">
           {compared.rows.map((row) => (
@@ -62,10 +62,10 @@ export function Shown({ step, asked, onOther }: { step: WorkStep; asked: Asked; 
               py="4px"
               alignItems="baseline"
             >
-              <Text as="dt" color="quiet" fontSize="14px">
+              <Text as="dt" color="quiet" fontSize="small">
                 {row.reading}
               </Text>
-              <Box as="dd" fontSize="15px">
+              <Box as="dd" fontSize="text">
                 {row.isAsSaid === true && (
                   <Text as="span" color="moss" fontWeight="650">
                     <Tick /> as said: {row.seen}

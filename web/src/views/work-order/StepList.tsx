@@ -17,7 +17,7 @@ export function StepList(props: {
         return (
           <Box as="li" key={step.key}>
             {steps[index - 1]?.phase !== step.phase && (
-              <Text fontSize="13px" fontWeight="650" color="quiet" mt={index ? '10px' : '0'} mb="2px">
+              <Text fontSize="note" fontWeight="650" color="quiet" mt={index ? '10px' : '0'} mb="2px">
                 {step.phase}
               </Text>
             )}
@@ -37,12 +37,12 @@ export function StepList(props: {
               bg={on ? 'spruceWash' : 'transparent'}
               cursor="pointer"
             >
-              <Text w="20px" fontSize="13px" color="quiet" fontFamily="mono">
+              <Text w="20px" fontSize="note" color="quiet" fontFamily="mono">
                 {step.number}
               </Text>
               <Text
                 flex="1"
-                fontSize="14px"
+                fontSize="small"
                 fontWeight={on ? 700 : 400}
                 color={outcome === 'as-said' ? 'quiet' : 'ink'}
               >
@@ -55,12 +55,12 @@ export function StepList(props: {
                 </Box>
               )}
               {outcome === 'something-else' && (
-                <Text fontSize="13px" color="brick" fontWeight="650">
+                <Text fontSize="note" color="brick" fontWeight="650">
                   not so
                 </Text>
               )}
               {outcome === 'open' && step.cutOff.length + step.meanwhile.length > 0 && (
-                <Text fontSize="13px" color="ochre" fontWeight="650">
+                <Text fontSize="note" color="ochre" fontWeight="650">
                   cut
                 </Text>
               )}

@@ -30,14 +30,14 @@ export function StepTimer(props: { seconds: number; startedAt: string | null; on
           <AddressText fontSize="22px" fontWeight="700" color={running ? 'spruce' : 'moss'} role="timer">
             {clock(passed)}
           </AddressText>
-          <Text fontSize="14px" color="quiet">
+          <Text fontSize="small" color="quiet">
             of about {clock(seconds)}
           </Text>
         </Flex>
       ) : (
         <Press onClick={onStart}>Start the clock: about {clock(seconds)}</Press>
       )}
-      <Text fontSize="14px" color="quiet" aria-live="polite">
+      <Text fontSize="small" color="quiet" aria-live="polite">
         {startedAt && !running ? 'It should be back by now.' : startedAt ? 'Wait until it is back.' : ''}
       </Text>
       {startedAt && (

@@ -48,7 +48,7 @@ export function StepView(props: {
       top="16px"
       alignSelf="start"
     >
-      <Text fontSize="14px" color="quiet" fontWeight="650">
+      <Text fontSize="small" color="quiet" fontWeight="650">
         Step {step.number}
       </Text>
       <Heading
@@ -95,7 +95,7 @@ export function StepView(props: {
 
       {step.expect.length > 0 && (
         <Box mt="18px">
-          <Heading as="h4" fontSize="16px" mb="4px">
+          <Heading as="h4" fontSize="section" mb="4px">
             You should then see
           </Heading>
           <Box as="dl">
@@ -141,12 +141,12 @@ export function StepView(props: {
             data-done
             px="28px"
             minH="44px"
-            fontSize="16px"
+            fontSize="section"
             onClick={() => props.onFinish('as-said')}
           >
             Seen as said
           </Press>
-          <Press kind="danger" px="20px" minH="44px" fontSize="16px" onClick={props.onElse}>
+          <Press kind="danger" px="20px" minH="44px" fontSize="section" onClick={props.onElse}>
             Something else
           </Press>
           <Keys />
@@ -154,13 +154,13 @@ export function StepView(props: {
       )}
 
       {step.cautions.map((caution) => (
-        <Text key={caution} mt="12px" pl="12px" borderLeft="3px dashed" borderColor="ochre" fontSize="15px">
+        <Text key={caution} mt="12px" pl="12px" borderLeft="3px dashed" borderColor="ochre" fontSize="text">
           {caution}
         </Text>
       ))}
 
       <Box mt="20px">
-        <Text as="label" fontSize="14px" color="quiet" {...{ htmlFor: 'note' }}>
+        <Text as="label" fontSize="small" color="quiet" {...{ htmlFor: 'note' }}>
           {tick.outcome === 'something-else' ? 'What did you see?' : 'Note'}
         </Text>
         <Textarea
@@ -176,7 +176,7 @@ export function StepView(props: {
           onChange={(event) => note.type(event.target.value)}
           onBlur={() => void note.put()}
         />
-        <Problem fontSize="14px">{note.problem}</Problem>
+        <Problem fontSize="small">{note.problem}</Problem>
         {props.photos}
       </Box>
       <Flex mt="12px" justify="space-between">
@@ -195,7 +195,7 @@ function Keys() {
   const { on, own } = useShortcuts()
   if (!on) return null
   return (
-    <Text hideBelow="md" fontFamily="mono" fontSize="13px" color="quiet" aria-hidden>
+    <Text hideBelow="md" fontFamily="mono" fontSize="note" color="quiet" aria-hidden>
       {keyFor(own, 'done')} · {keyFor(own, 'else')}
     </Text>
   )
@@ -212,10 +212,10 @@ function Row({
 }) {
   return (
     <Grid templateColumns={`${width} 1fr`} gap="8px" py="4px" alignItems="baseline">
-      <Text as="dt" color="quiet" fontSize="14px">
+      <Text as="dt" color="quiet" fontSize="small">
         {name}
       </Text>
-      <Box as="dd" fontSize="16px">
+      <Box as="dd" fontSize="section">
         {children}
       </Box>
     </Grid>

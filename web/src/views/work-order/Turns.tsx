@@ -40,7 +40,7 @@ export function Turns({ turns }: { turns: TurnView[] }) {
           py="6px"
           borderLeft="3px dashed"
           borderColor="ochre"
-          fontSize="14px"
+          fontSize="small"
           maxW="880px"
         >
           <Text>
