@@ -64,21 +64,25 @@ internal sealed class Probes : IDisposable
         {
             using var socket = Kernel.In(lab.Space(from), () => new Socket(AddressFamily.InterNetwork, SocketType.Raw, ProtocolType.Icmp));
             await socket.ConnectAsync(new IPEndPoint(IPAddress.Parse(to.ToString()), 0), patience.Token);
-            await socket.SendAsync(Echo(), patience.Token);
+            var echo = Echo((ushort)Interlocked.Increment(ref echoes));
+            await socket.SendAsync(echo, patience.Token);
             var buffer = new byte[256];
             while (true)
             {
                 var read = await socket.ReceiveAsync(buffer, patience.Token);
-                // An IPv4 header of 20 bytes, then the type: 0 is an echo reply (RFC 792).
-                if (read > 20 && buffer[20] == 0) return true;
+                // An IPv4 header of 20 bytes, then the type: 0 is an echo reply, with the identifier of what it answers (RFC 792). An answer to somebody else's
+                // comes here too, where two hold one address.
+                if (read > 25 && buffer[20] == 0 && buffer[24] == echo[4] && buffer[25] == echo[5]) return true;
             }
         }
         catch (Exception exception) when (exception is SocketException or OperationCanceledException or PingException) { return false; }
     }
 
-    private static byte[] Echo()
+    private static int echoes;
+
+    private static byte[] Echo(ushort identifier)
     {
-        var echo = new byte[] { 8, 0, 0, 0, 0x41, 0x4C, 0, 1 };
+        var echo = new byte[] { 8, 0, 0, 0, (byte)(identifier >> 8), (byte)identifier, 0, 1 };
         var sum = 0;
         for (var i = 0; i < echo.Length; i += 2) sum += echo[i] << 8 | echo[i + 1];
         sum = ~((sum & 0xffff) + (sum >> 16));

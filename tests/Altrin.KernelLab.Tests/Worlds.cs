@@ -113,10 +113,12 @@ internal sealed class Worlds(LabHouse lab)
     }
 
     /// <summary>Each thing on the router's own LAN asks it to open an outside port for each of its services: its own number, or
-    /// another when a forward has that.</summary>
+    /// another when a forward has that. A router whose own outside address is private opens none: behind it stands another that translates, and what it
+    /// would open nobody could reach (the usual daemon refuses; value from memory).</summary>
     public IEnumerable<(TransportProtocol Protocol, int Port, Ipv4Address To, int At)> UpnpMappings(Device device, World world)
     {
         if (!device.Upnp || lab.CardOf(device.Id, "lan") is not { Fixed: { } own } lan) yield break;
+        if (lab.CardOf(device.Id, "wan") is { } wan && AddressIn(wan, world)?.Address is { } outside && AddressRanges.DiesAtTheLine(outside)) yield break;
         var taken = device.PortForwards.Select(one => (one.Protocol, one.Port)).ToHashSet();
         var next = 40_000;
         foreach (var thing in lab.House.Endpoints)
@@ -139,8 +141,10 @@ internal sealed class Worlds(LabHouse lab)
         var answersNobody = lab.House.Line is { HandOff: HandOff.Static, Addresses: 0 };
         if (!answersNobody && lab.Street is { } street)
         {
-            rules.Append($"    oifname \"up0\" ip saddr {(street.AnswersOne ? street.First.ToString() : street.Link.ToString())} accept\n");
-            if (!street.IsShared) rules.Append($"    iifname \"up0\" ip daddr {street.Link} accept\n");
+            // To the others nothing comes in either.
+            var answered = street.AnswersOne ? street.First.ToString() : street.Link.ToString();
+            rules.Append($"    oifname \"up0\" ip saddr {answered} accept\n");
+            if (!street.IsShared) rules.Append($"    iifname \"up0\" ip daddr {answered} accept\n");
         }
         rules.Append("  }\n  chain post { type nat hook postrouting priority srcnat;\n");
         if (lab.Street is { IsShared: true })
