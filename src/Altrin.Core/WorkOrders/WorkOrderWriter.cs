@@ -81,7 +81,7 @@ public static class WorkOrderWriter
 
     private static string TitleOf(Undertaking plan, NetworkDocument found)
     {
-        if (plan.Alone is [var only, ..] && (found.FindDevice(only.Id) is not { } old || !IsJoined(found, old) || PartOf(old) != PartOf(only) || only.KeptApart == true)) return PartOf(only) ?? $"Set {only.Name}";
+        if (plan.Alone is [var only, ..] && (found.FindDevice(only.Id) is not { } old || !IsJoined(found, old) || PartOf(old with { Name = only.Name }) != PartOf(only) || only.KeptApart == true)) return PartOf(only) ?? $"Set {only.Name}";
         if (plan.Alone is [var first, ..]) return $"Set {first.Name}{(plan.Alone.Length + plan.InPlace.Length is > 1 and var boxes ? $" and {boxes - 1} more" : "")}";
         if (plan.InPlace is [var main, .. var more])
             return found.FindDevice(main.Id)!.Mode != main.Mode
