@@ -28,7 +28,8 @@ internal sealed class Delivery
         }
     }
 
-    private static long Key(int link, Ipv4Address address) => ((long)link << 32) | address.Value;
+    /// <summary>A link or segment and an address in one number.</summary>
+    internal static long Key(int link, Ipv4Address address) => ((long)link << 32) | address.Value;
 
     public Fabric Fabric { get; }
     public InterfaceTable Table { get; }

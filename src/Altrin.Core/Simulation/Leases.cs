@@ -122,7 +122,7 @@ internal sealed class LeaseTable
     private void Answer(int segmentCount)
     {
         foreach (var one in table.All)
-            if (one.Segment >= 0 && one.Outcome == LeaseOutcome.Static) held.Add(Key(one.Segment, one.Address!.Value.Address));
+            if (one.Segment >= 0 && one.Outcome == LeaseOutcome.Static) held.Add(Delivery.Key(one.Segment, one.Address!.Value.Address));
         var clients = InAskingOrder();
         var onSegment = new BySegment<Interface>(clients, segmentCount, one => one.Segment);
         foreach (var (wan, offer) in handed) Offer(wan, offer);
@@ -143,8 +143,6 @@ internal sealed class LeaseTable
 
         static int Turn(InterfaceKind kind) => kind switch { InterfaceKind.Wan => 0, InterfaceKind.Net => 2, _ => 1 };
     }
-
-    private static long Key(int segment, Ipv4Address address) => ((long)segment << 32) | address.Value;
 
     private void Offer(Interface client, Candidate offer)
     {
@@ -195,7 +193,7 @@ internal sealed class LeaseTable
         }
 
         bool MayGive(Ipv4Address address) => prefix.IsUsable(address) && address != server.Own.Address
-            && !held.Contains(Key(server.Segment, address)) && given?.Contains(address) != true;
+            && !held.Contains(Delivery.Key(server.Segment, address)) && given?.Contains(address) != true;
     }
 
     /// <summary>A PPPoE line talks to PPPoE sessions alone; nothing else in the house answers one.</summary>
@@ -210,7 +208,7 @@ internal sealed class LeaseTable
     private HashSet<int> Confused()
     {
         var seen = new HashSet<long>(servers.Count);
-        return [.. servers.Where(server => !seen.Add(Key(server.Segment, server.Own.Address))).Select(server => server.Segment)];
+        return [.. servers.Where(server => !seen.Add(Delivery.Key(server.Segment, server.Own.Address))).Select(server => server.Segment)];
     }
 
     private void SettleClient(Interface client, HashSet<int> confused)

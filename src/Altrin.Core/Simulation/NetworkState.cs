@@ -49,7 +49,7 @@ public sealed class NetworkState
         endpointIndex = new(house.Endpoints.Length, StringComparer.Ordinal);
         for (var i = 0; i < house.Endpoints.Length; i++) endpointIndex[house.Endpoints[i].Id] = i;
         Interfaces = Shown(table.All);
-        Air = fabric.Networks.Count == 0 ? [] : [.. fabric.Networks.Select(network =>
+        Air = [.. fabric.Networks.Select(network =>
             new AirNetwork(house.Devices[network.Device], network.Place, network.Settings, network.Band, segments.OfGroup[network.Group]))];
         OnSegment = new(Interfaces, Segments.Length, one => one.Segment);
     }
