@@ -20,6 +20,19 @@ internal static class Downtime
         _ => null,
     }).OfType<string>().Distinct();
 
+    /// <summary>The house that an act leaves, as it is while its end is waited for: boxes that restart are off, and over a cable that is put in or moved nothing goes until its link is up.
+    /// Null where that cuts nobody.</summary>
+    public static NetworkDocument? While(NetworkState state, ImmutableArray<InstallerAction> actions, IEnumerable<string>? off = null)
+    {
+        var house = Without(state, off ?? Of(actions));
+        foreach (var action in actions)
+        {
+            var cable = action switch { PlugCable plug => plug.Cable.Id, MoveCableEnd move => move.Cable, _ => null };
+            if (cable is not null) house = new UnplugCable(cable).Apply(house ?? state.House);
+        }
+        return house;
+    }
+
     /// <summary>The same house with those boxes off; null where nobody hangs on any of them.</summary>
     public static NetworkDocument? Without(NetworkState state, IEnumerable<string> boxes)
     {

@@ -63,7 +63,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         if (draft.Page is null && draft.NeedsLaptop) where = WhereLaptopIs();
         if (draft.PageAfter is { } after) ProvePage(after, draft.Title);
         var cut = cutOff.In(state).Select(thing => thing.Name).ToImmutableArray();
-        var during = draft.WaitSeconds is null ? null : Downtime.Without(state, draft.Off ?? Downtime.Of(draft.Actions));
+        var during = draft.WaitSeconds is null ? null : Downtime.While(state, draft.Actions, draft.Off);
         ImmutableArray<string> meanwhile = during is null ? [] : [.. cutOff.In(played.Of(during)).Select(thing => thing.Name).Except(cut)];
         // As they are written: a list inside an action, a forward or a VLAN, is part of what is to be done.
         var key = $"{(Course.Number > 0 ? $"{Course.Number}|" : "")}{JsonSerializer.Serialize(draft.Actions, AltrinJson.Compact)}|{draft.Title}";

@@ -130,7 +130,7 @@ internal sealed class OrderSearch
         var state = Simulator.Run(after);
         if (!Clashes.Keys(state).IsSubsetOf(clashes)) return null;
         var isCut = cutOff.In(state).Any();
-        var isCutMeanwhile = isCut || (act.WaitSeconds > 0 && Downtime.Without(state, Downtime.Of(act.Actions)) is { } meanwhile && cutOff.In(Simulator.Run(meanwhile)).Any());
+        var isCutMeanwhile = isCut || (act.WaitSeconds > 0 && Downtime.While(state, act.Actions) is { } meanwhile && cutOff.In(Simulator.Run(meanwhile)).Any());
         // Walking and logging in take their time too, and whoever is cut off by then stays so.
         var logsIn = LogsIn(node, act);
         var cut = (isCutMeanwhile ? act.Minutes : 0) + (node.IsCut ? moves.Length + (logsIn ? 1 : 0) : 0);
