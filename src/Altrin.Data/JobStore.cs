@@ -13,7 +13,7 @@ namespace Altrin.Data;
 /// <summary>Jobs with their two houses, every revision kept, and the ticks of their work orders.</summary>
 /// <remarks>Every change is one transaction, so a killed process loses nothing that was answered for. A change is checked and its houses are
 /// judged before anything is written: what is stored can be read.</remarks>
-public sealed class JobStore(string databaseFile, TimeProvider clock)
+public sealed class JobStore(string databaseFile, TimeProvider clock, OwnKinds? ownKinds = null)
 {
     private const string AsFound = "As found";
 
@@ -42,7 +42,7 @@ public sealed class JobStore(string databaseFile, TimeProvider clock)
     /// <exception cref="StoreTroubleException">It is damaged, of a newer program, or held.</exception>
     public void Prepare()
     {
-        StoreStart.Prepare(databaseFile, () => new(new DbContextOptionsBuilder<AltrinDb>().UseSqlite(Words(databaseFile, SqliteOpenMode.ReadWriteCreate)).Options));
+        StoreStart.Prepare(databaseFile, () => new(new DbContextOptionsBuilder<AltrinDb>().UseSqlite(Words(databaseFile, SqliteOpenMode.ReadWriteCreate)).Options), () => ownKinds?.All() ?? []);
     }
 
     /// <summary>Puts a copy in the place of all jobs while the program runs. What was there is kept as a copy itself.</summary>

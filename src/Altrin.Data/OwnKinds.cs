@@ -1,14 +1,15 @@
 using System.Text;
 using Altrin.Core.Documents;
 using Altrin.Core.Kit;
+using Altrin.Core.Network;
 
 namespace Altrin.Data;
 
 /// <summary>An installer's own kinds of boxes: a file each in the data folder, kept for all jobs.</summary>
 public sealed class OwnKinds(string folder)
 {
-    /// <summary>More than anybody carries.</summary>
-    public const int Most = 500;
+    /// <summary>More than anybody carries; a house may carry all of them.</summary>
+    public const int Most = Limits.MostKinds;
 
     private readonly Lock gate = new();
 
@@ -19,9 +20,6 @@ public sealed class OwnKinds(string folder)
         return [.. Directory.EnumerateFiles(folder, "*.json").Order(StringComparer.Ordinal).Take(Most)
             .Select(file => KitReader.Read(File.ReadAllBytes(file)).Kind).OfType<KitKind>().OrderBy(kind => kind.Name, StringComparer.Ordinal)];
     }
-
-    /// <summary>Lets the core know them: their words stand in orders, and a reset sets such a box as it is sold.</summary>
-    public void Tell() => KitShelf.Tell(All());
 
     public KitKind? Find(string kit) => IsName(kit) && File.Exists(FileOf(kit)) ? KitReader.Read(File.ReadAllBytes(FileOf(kit))).Kind : null;
 
@@ -38,7 +36,6 @@ public sealed class OwnKinds(string folder)
             File.WriteAllText(half, KitReader.Write(kind), new UTF8Encoding(false));
             File.Move(half, FileOf(kind.Kit), overwrite: true);
         }
-        Tell();
         return null;
     }
 
@@ -46,7 +43,6 @@ public sealed class OwnKinds(string folder)
     {
         if (!IsName(kit) || !File.Exists(FileOf(kit))) return false;
         File.Delete(FileOf(kit));
-        Tell();
         return true;
     }
 

@@ -1,3 +1,4 @@
+using Altrin.Core.Network;
 using Microsoft.EntityFrameworkCore;
 
 namespace Altrin.Data;
@@ -8,7 +9,7 @@ internal static class StoreStart
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(30);
 
     /// <exception cref="StoreTroubleException">Another program is at it for longer than is to be waited.</exception>
-    public static void Prepare(string databaseFile, Func<AltrinDb> open)
+    public static void Prepare(string databaseFile, Func<AltrinDb> open, Func<IReadOnlyList<KitKind>> ownKinds)
     {
         var full = Path.GetFullPath(databaseFile);
         Directory.CreateDirectory(Path.GetDirectoryName(full)!);
@@ -17,6 +18,7 @@ internal static class StoreStart
         if (db.Database.GetAppliedMigrations().Except(db.Database.GetMigrations()).Any())
             throw new StoreTroubleException($"The database {full} was written by a newer Altrin, and nothing was changed in it. Start that one, or choose another folder with --data.");
         if (IsDue(db)) Migrate(db, full);
+        JobKinds.BringAlong(db, ownKinds);
         db.Database.ExecuteSqlRaw("PRAGMA journal_mode=WAL");
     }
 

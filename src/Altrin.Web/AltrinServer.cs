@@ -75,7 +75,7 @@ public static class AltrinServer
         Logs.Add(builder, settings["data"] ?? "data", settings.GetValue("verbose", false));
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddSingleton(services =>
-            new JobStore(Path.Combine(settings["data"] ?? "data", "altrin.db"), services.GetRequiredService<TimeProvider>()));
+            new JobStore(Path.Combine(settings["data"] ?? "data", "altrin.db"), services.GetRequiredService<TimeProvider>(), services.GetRequiredService<OwnKinds>()));
         builder.Services.AddSingleton(_ => FolderHold.Take(settings["data"] ?? "data"));
         builder.Services.AddSingleton<TurnStore>();
         builder.Services.AddSingleton<PhotoStore>();
@@ -105,7 +105,6 @@ public static class AltrinServer
             app.DisposeAsync().AsTask().GetAwaiter().GetResult();
             throw;
         }
-        app.Services.GetRequiredService<OwnKinds>().Tell();
         var idle = app.Services.GetRequiredService<IdleMemory>();
         app.Use((context, next) =>
         {

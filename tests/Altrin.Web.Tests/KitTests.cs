@@ -1,6 +1,8 @@
 using System.Net;
 using System.Net.Http.Json;
+using System.Text.Json;
 using System.Text.Json.Nodes;
+using Microsoft.Data.Sqlite;
 
 namespace Altrin.Web.Tests;
 
@@ -69,5 +71,77 @@ public class KitTests
         Assert.Equal(HttpStatusCode.BadRequest, (await app.Client.GetAsync($"/api/jobs/{id}/found/move-subnet?segment=s1&from=x&to=y")).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await app.Client.GetAsync($"/api/jobs/{id}/sideways/addresses")).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await app.Client.GetAsync("/api/jobs/none/visit")).StatusCode);
+    }
+
+    private static string Kind(string kit, string ssid) =>
+        Kind(kit).Replace("\"ports\"", $"""
+            "radios":[{JsonSerializer.Serialize(Radio)}],"wifi":[{JsonSerializer.Serialize(Network(ssid))}],"ports"
+            """, StringComparison.Ordinal);
+
+    private static readonly object Radio = new { id = "2g", band = "2.4", generation = "n", streams = 2 };
+
+    private static object Network(string ssid) => new { radio = "2g", ssid, security = "open", enabled = true };
+
+    private static object Box(string ssid) => new
+    {
+        id = "own",
+        name = "Own box",
+        kit = "mine",
+        mode = "router",
+        supports = new[] { "router" },
+        ports = new[] { new { id = "lan1", role = "lan" } },
+        radios = new[] { Radio },
+        wifi = new[] { Network(ssid) },
+    };
+
+    /// <summary>What a reset did is history: the shelf may change as it likes.</summary>
+    [Theory]
+    [InlineData("edited")]
+    [InlineData("taken away")]
+    [InlineData("taken away and another called so")]
+    public async Task A_job_stays_to_the_byte_whatever_becomes_of_the_kind(string what)
+    {
+        using var app = new TestApp();
+        await Import(app, Kind("mine", "as-sold"));
+        var job = await app.NewJob();
+        var id = (string)job["id"]!;
+        var done = await app.Client.PostAsJsonAsync($"/api/jobs/{id}/found/deeds", new { version = 1, actions = new object[] { new { @do = "add-device", device = Box("another") } } });
+        Assert.Equal(HttpStatusCode.OK, done.StatusCode);
+        done = await app.Client.PostAsJsonAsync($"/api/jobs/{id}/found/deeds", new { version = 2, actions = new object[] { new { @do = "factory-reset", device = "own" } } });
+        Assert.Equal(HttpStatusCode.OK, done.StatusCode);
+        done = await app.Client.PostAsJsonAsync($"/api/jobs/{id}/planned/deeds", new { version = 3, actions = new object[] { new { @do = "factory-reset", device = "own" } } });
+        Assert.Equal(HttpStatusCode.OK, done.StatusCode);
+        var (found, planned) = (await app.Client.GetStringAsync($"/api/jobs/{id}/found/document"), await app.Client.GetStringAsync($"/api/jobs/{id}/planned/document"));
+        Assert.Contains("as-sold", found, StringComparison.Ordinal);
+        if (what == "edited") await Import(app, Kind("mine", "edited"));
+        else await app.Client.DeleteAsync("/api/kit/mine");
+        if (what.EndsWith("so", StringComparison.Ordinal)) await Import(app, Kind("mine", "other"));
+        using var later = app.Again();
+        Assert.Equal(found, await later.Client.GetStringAsync($"/api/jobs/{id}/found/document"));
+        Assert.Equal(planned, await later.Client.GetStringAsync($"/api/jobs/{id}/planned/document"));
+    }
+
+    /// <summary>A job of before kept no kinds: they are written into it at the first start, from the shelf as it then is.</summary>
+    [Fact]
+    public async Task An_older_job_is_brought_along_once()
+    {
+        using var app = new TestApp();
+        var house = new { format = "altrin.network/1", name = "House", devices = new[] { Box("another") } };
+        var id = (string)(await TestApp.Json(await app.Send("POST", "/api/jobs/import", JsonSerializer.Serialize(house))))["id"]!;
+        await Import(app, Kind("mine", "as-sold"));
+        using (var db = new SqliteConnection($"Data Source={Path.Combine(app.Data, "altrin.db")};Pooling=False"))
+        {
+            db.Open();
+            using var older = db.CreateCommand();
+            older.CommandText = "PRAGMA user_version = 0";
+            older.ExecuteNonQuery();
+        }
+        using var later = app.Again();
+        Assert.Contains("\"kinds\"", await later.Client.GetStringAsync($"/api/jobs/{id}/found/document"), StringComparison.Ordinal);
+        await later.Client.DeleteAsync("/api/kit/mine");
+        using var last = later.Again();
+        var done = await last.Client.PostAsJsonAsync($"/api/jobs/{id}/found/deeds", new { version = 1, actions = new object[] { new { @do = "factory-reset", device = "own" } } });
+        Assert.Equal(HttpStatusCode.OK, done.StatusCode);
+        Assert.Contains("as-sold", await last.Client.GetStringAsync($"/api/jobs/{id}/found/document"), StringComparison.Ordinal);
     }
 }

@@ -379,7 +379,7 @@ public sealed record FactoryReset(string Device) : InstallerAction
         return $"Hold reset on {house.NameOf(Device)} for {hold} s, power on";
     }
 
-    protected override NetworkDocument Do(NetworkDocument house) => house.WithDevice(Device, box => SettingCatalogue.AsSold(box) with { Off = null });
+    protected override NetworkDocument Do(NetworkDocument house) => house.WithDevice(Device, box => SettingCatalogue.AsSold(house, box) with { Off = null });
 }
 
 internal static class PoolCheck

@@ -119,6 +119,9 @@ public sealed record Difference(ImmutableArray<InstallerAction> All, ImmutableAr
             foreach (var gone in house.Needs.Where(need => !planned.Needs.Any(kept => kept.Id == need.Id))) Do(new RemoveNeed(gone.Id));
             foreach (var need in planned.Needs)
                 if (!SameWritten.Are(house.Needs.FirstOrDefault(one => one.Id == need.Id), need)) Do(new SetNeed(need));
+            foreach (var gone in house.Kinds.Where(kind => !planned.Kinds.Any(kept => kept.Kit == kind.Kit))) Do(new NoteKind(gone.Kit));
+            foreach (var kind in planned.Kinds.Where(kind => !SameWritten.Are(house.Kinds.FirstOrDefault(one => one.Kit == kind.Kit), kind)))
+                Do(new NoteKind(kind.Kit) { Kind = kind });
             var wanted = new DescribeHouse(planned.Name, planned.Country, planned.Building) { Rooms = planned.Rooms, Runs = planned.Runs, Neighbours = planned.Neighbours };
             if (!SameWritten.Are(wanted.Apply(house), house)) Do(wanted);
             foreach (var gone in house.Measured.Where(one => !planned.Measured.Any(kept => kept.Id == one.Id))) Do(new ForgetMeasured(gone.Id));

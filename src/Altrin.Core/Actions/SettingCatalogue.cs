@@ -68,7 +68,8 @@ public static partial class SettingCatalogue
     public static Setting Of(BoxFeature feature) => Of(Words<BoxFeature>.Of(feature));
 
     /// <summary>Every setting as the label says, the mode first: what a box is sold as decides what the rest is.</summary>
-    public static Device AsSold(Device box) => KitShelf.Sold(box) is { } sold
+    /// <param name="house">Knows the kinds that its boxes were taken from.</param>
+    public static Device AsSold(NetworkDocument house, Device box) => KitShelf.Sold(house, box) is { } sold
         // A box without a page of its own has nothing there to be copied.
         ? All.Aggregate(box, (now, setting) => setting.Copy(now, sold)) is var reset && sold.Lan is null ? reset with { Lan = null, DefaultPassword = sold.DefaultPassword } : reset
         : All.OrderBy(setting => setting.Id != "mode").Aggregate(box, (now, setting) => setting.AsSold(now));

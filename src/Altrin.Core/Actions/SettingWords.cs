@@ -1,5 +1,5 @@
 using System.Collections.Immutable;
-using Altrin.Core.Kit;
+using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
 
@@ -20,12 +20,12 @@ public static class SettingWords
         [SettingsPage.Mode] = ("Operation mode, or Working mode", [MenuItem.Mode]),
     }.ToImmutableDictionary();
 
-    /// <param name="kit">The kind that the box was taken from; null where nobody has said.</param>
+    /// <param name="kind">That the box was taken from; null where nobody has said.</param>
     /// <returns>Null for what is no page.</returns>
-    public static string? Find(SettingsPage page, string? kit = null)
+    public static string? Find(SettingsPage page, KitKind? kind = null)
     {
         if (!Pages.TryGetValue(page, out var words)) return null;
-        var own = words.Items.Select(item => KitShelf.Find(kit)?.Menus.GetValueOrDefault(item)).OfType<string>().Distinct().ToList();
+        var own = words.Items.Select(item => kind?.Menus.GetValueOrDefault(item)).OfType<string>().Distinct().ToList();
         return own.Count > 0 ? string.Join("; ", own) : words.Usual;
     }
 }

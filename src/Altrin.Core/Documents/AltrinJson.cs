@@ -37,6 +37,7 @@ public static class AltrinJson
         options.RespectRequiredConstructorParameters = true;
         options.UnmappedMemberHandling = JsonUnmappedMemberHandling.Skip;
         // The default encoder escapes every letter with an accent; these files are read by people.
+        options.Converters.Add(new KitKindConverter());
         options.Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping;
         options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(LeaveOutEmpty).WithAddedModifier(Sort);
     }

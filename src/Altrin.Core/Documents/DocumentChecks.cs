@@ -19,6 +19,7 @@ internal static class DocumentChecks
         // Rooms are named in any letter case.
         Unique(house.Rooms, "rooms", room => room.Id, new(StringComparer.OrdinalIgnoreCase), problems);
         Unique(house.Runs, "runs", run => run.Id, new(StringComparer.Ordinal), problems);
+        Unique(house.Kinds, "kinds", kind => kind.Kit, new(StringComparer.Ordinal), problems, "kit");
         NotReserved(house, problems);
         NotTooMany(house, problems);
         if (problems.Found.Count > 0) return;
@@ -31,6 +32,7 @@ internal static class DocumentChecks
             Near((house.Endpoints[i].Connect as Attachment.Join)?.Near, $"endpoints[{i}].connect.near", index, problems);
         for (var i = 0; i < house.Needs.Length; i++) Check(house.Needs[i], $"needs[{i}]", index, problems);
         for (var i = 0; i < house.Runs.Length; i++) Check(house, house.Runs[i], $"runs[{i}]", problems);
+        for (var i = 0; i < house.Kinds.Length; i++) KitReader.CheckBox(house.Kinds[i], $"kinds[{i}].device", problems);
     }
 
     private static void Check(NetworkDocument house, CableRun run, string place, ProblemList problems)
@@ -49,6 +51,7 @@ internal static class DocumentChecks
     private static void NotTooMany(NetworkDocument house, ProblemList problems)
     {
         Count(house.Rooms.Length, Limits.MostRooms, "rooms", "rooms");
+        Count(house.Kinds.Length, Limits.MostKinds, "kinds", "kinds of boxes");
         Count(house.Neighbours.Length, Limits.MostNeighbours, "neighbours", "neighbours’ networks");
         Count(house.Devices.Sum(box => box.Radios.Count(radio => box.Wifi.Any(network => network.Radio == radio.Id))), Limits.MostSendingRadios, "devices", "radios that send Wi-Fi");
 
@@ -72,11 +75,11 @@ internal static class DocumentChecks
     }
 
     private static void Unique<T>(
-        ImmutableArray<T> parts, string list, Func<T, string> id, Dictionary<string, string> seen, ProblemList problems)
+        ImmutableArray<T> parts, string list, Func<T, string> id, Dictionary<string, string> seen, ProblemList problems, string field = "id")
     {
         for (var i = 0; i < parts.Length; i++)
             if (!seen.TryAdd(id(parts[i]), $"{list}[{i}]"))
-                problems.Add($"{list}[{i}].id", $"“{id(parts[i])}” is taken by {seen[id(parts[i])]}. Give it another id.");
+                problems.Add($"{list}[{i}].{field}", $"“{id(parts[i])}” is taken by {seen[id(parts[i])]}. Give it another id.");
     }
 
     private static void Check(Device device, string place, Index index, ProblemList problems)

@@ -54,6 +54,7 @@ public static class DocumentReader
             Runs = r.Objects("runs", Run),
             Neighbours = r.Objects("neighbours", Neighbour),
             Measured = r.Objects("measured", Measured),
+            Kinds = r.Objects("kinds", KitReader.Kind),
             Unknown = r.Rest(),
         };
     }

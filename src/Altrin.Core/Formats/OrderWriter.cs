@@ -117,7 +117,7 @@ public static class OrderWriter
             case PingReading { Answers: true } ping: yield return ("ping", ping.At.ToString()); break;
             case OutsideAddressReading outside: yield return ("wan-address", outside.Address.ToString()); break;
             case ClientReading { IsThere: true } client: yield return ("client", client.Mac.ToString()); break;
-            case LampReading lamp: yield return ("lamp", Words<Kit.Lamp>.Of(lamp.Shows)); break;
+            case LampReading lamp: yield return ("lamp", Words<Lamp>.Of(lamp.Shows)); break;
             default: break;
         }
     }

@@ -1,10 +1,11 @@
 using System.Collections.Frozen;
 using System.Collections.Immutable;
+using Altrin.Core.Documents;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.Kit;
 
-/// <summary>The kinds that come with the program; an installer's own are kept beside the jobs.</summary>
+/// <summary>The kinds that come with the program; a house carries an installer's own that it has boxes of.</summary>
 public static class KitShelf
 {
     private static readonly Lazy<FrozenDictionary<string, KitKind>> ByKit = new(() => All!.ToFrozenDictionary(kind => kind.Kit, StringComparer.Ordinal));
@@ -14,28 +15,20 @@ public static class KitShelf
 
     private static readonly Lazy<ImmutableArray<KitKind>> Shelf = new(Load);
 
-    /// <summary>An installer's own, as whoever keeps them has told; what comes with the program goes before.</summary>
-    private static FrozenDictionary<string, KitKind> own = FrozenDictionary<string, KitKind>.Empty;
+    /// <summary>A kind that comes with the program; null where none is called so.</summary>
+    public static KitKind? Find(string? kit) => kit is null ? null : ByKit.Value.GetValueOrDefault(kit);
 
-    public static KitKind? Find(string? kit) => kit is null ? null : ByKit.Value.GetValueOrDefault(kit) ?? Volatile.Read(ref own).GetValueOrDefault(kit);
-
-    /// <summary>The kinds that come with the program alone.</summary>
+    /// <summary>Whether a kind comes with the program.</summary>
     public static bool Comes(string kit) => ByKit.Value.ContainsKey(kit);
 
-    /// <summary>Goes up whenever the own kinds change: what was said with their words is said anew.</summary>
-    public static int Edition => Volatile.Read(ref edition);
+    /// <summary>The kind that a box was taken from: one that comes with the program, or the house's own copy of an installer's.</summary>
+    /// <returns>Null where nobody has said, or no such kind is known here.</returns>
+    public static KitKind? KindOf(this NetworkDocument house, Device box) =>
+        Find(box.Kit) ?? house.Kinds.FirstOrDefault(kind => kind.Kit == box.Kit);
 
-    private static int edition;
-
-    /// <summary>Tells the installer's own kinds, all of them: orders then use their words too.</summary>
-    public static void Tell(IEnumerable<KitKind> kinds)
-    {
-        Volatile.Write(ref own, kinds.DistinctBy(kind => kind.Kit).ToFrozenDictionary(kind => kind.Kit, StringComparer.Ordinal));
-        Interlocked.Increment(ref edition);
-    }
-
-    /// <summary>The box as its kind is sold, with the address on its own label; null where the kind is not known or the box has other radios by now.</summary>
-    public static Device? Sold(Device box) => Find(box.Kit) is { Sold: not null } kind
+    /// <summary>The box as its kind is sold, with the address on its own label.</summary>
+    /// <returns>Null where the kind is not known, or the box has other radios by now.</returns>
+    public static Device? Sold(NetworkDocument house, Device box) => house.KindOf(box) is { Sold: not null } kind
         && kind.Make(box.Id, box.Name, box.Room, box.Mac, box.Label?.DefaultAddress) is var sold
         && sold.Wifi.All(network => box.Radios.Any(radio => radio.Id == network.Radio)) ? sold : null;
 

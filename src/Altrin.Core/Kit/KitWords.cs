@@ -1,3 +1,5 @@
+using Altrin.Core.Network;
+
 namespace Altrin.Core.Kit;
 
 /// <summary>The shelf in the trade's words.</summary>

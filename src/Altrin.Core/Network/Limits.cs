@@ -17,7 +17,7 @@ public static class Limits
     public const int Addresses = 200;
 
     /// <summary>Of a house whose air can be reckoned while somebody waits for it: every radio that sends is held against every other, every room and every neighbour.</summary>
-    public const int MostSendingRadios = 600, MostRooms = 400, MostNeighbours = 1000;
+    public const int MostSendingRadios = 600, MostRooms = 400, MostNeighbours = 1000, MostKinds = 500;
     public const int LeastChannel = 1, MostChannel = 233, LeastWidthMHz = 5, MostWidthMHz = 320;
     public const double LeastDbm = -30, MostDbm = 60;
 

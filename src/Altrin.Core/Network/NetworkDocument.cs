@@ -41,6 +41,10 @@ public sealed record NetworkDocument : DocumentPart
     [OmitEmpty]
     public ImmutableArray<Measurement> Measured { get; init; } = [];
 
+    /// <summary>An installer's own kinds that boxes of this house were taken from. They stay as they were then, whatever becomes of the kit shelf.</summary>
+    [OmitEmpty]
+    public ImmutableArray<KitKind> Kinds { get; init; } = [];
+
     public Device? FindDevice(string id) => Devices.FirstOrDefault(device => device.Id == id);
     public Endpoint? FindEndpoint(string id) => Endpoints.FirstOrDefault(endpoint => endpoint.Id == id);
     public Cable? FindCable(string id) => Cables.FirstOrDefault(cable => cable.Id == id);

@@ -34,7 +34,7 @@ public static class ReadingWords
         OutsideAddressReading outside => new($"{house.NameOf(outside.Device)}, outside", outside.IsKnown ? outside.Address.ToString() : "an address of the provider’s"),
         ClientReading client => new($"devices listed by {house.NameOf(client.Device)}", $"{client.Mac}, {house.NameOf(client.Who)}{(client.IsThere ? "" : ", is not among them")}"),
         SsidReading name => new($"Wi-Fi {name.Ssid}", name.IsThere ? "in the list" : "gone from the list"),
-        LampReading lamp => new("lamps", KitShelf.Find(house.FindDevice(lamp.Device)?.Kit)?.Lamps.GetValueOrDefault(lamp.Shows) ?? Say(lamp.Shows)),
+        LampReading lamp => new("lamps", (house.FindDevice(lamp.Device) is { } box ? house.KindOf(box) : null)?.Lamps.GetValueOrDefault(lamp.Shows) ?? Say(lamp.Shows)),
         WantReading want => new(want.Met switch
         {
             Answer.Yes => "holds",

@@ -70,8 +70,8 @@ internal sealed class OwnWifi(NetworkDocument house, IReadOnlyList<(Device Box, 
     private string KeyOf(string ssid) => house.Devices.SelectMany(box => box.Wifi).FirstOrDefault(network => network.Ssid == ssid && network.Key is not null)?.Key ?? ssid;
 
     /// <summary>Taken off the shelf before its MAC was known it has the name of a box without one.</summary>
-    private static bool IsAsSold(Device box, WifiNetwork network) =>
-        box.Kit is not null && new[] { box, box with { Mac = null } }.Any(one => SettingCatalogue.AsSold(one).Wifi.Any(other => other.Ssid == network.Ssid));
+    private bool IsAsSold(Device box, WifiNetwork network) =>
+        box.Kit is not null && new[] { box, box with { Mac = null } }.Any(one => SettingCatalogue.AsSold(house, one).Wifi.Any(other => other.Ssid == network.Ssid));
 
     /// <summary>A box that passes another’s Wi-Fi on sends its name: it joins whoever sends that name by itself.</summary>
     private Proposal? Joins(Device box, List<SeenNetwork> sent)

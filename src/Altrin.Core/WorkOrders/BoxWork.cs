@@ -74,7 +74,7 @@ internal static class BoxWork
         {
             Page = planned.Id,
             Actions = actions,
-            Find = SettingWords.Find(page, planned.Kit),
+            Find = SettingWords.Find(page, work.House.KindOf(planned)),
             Changes = rows,
             PageAfter = planned.Id,
             Expect = laptopTells ? after => after.NameServersOfLaptop() : null,
@@ -93,25 +93,25 @@ internal static class BoxWork
             Cautions =
             [
                 "The admin password is not the Wi-Fi password. If it is still the one on the label, change it and note the new one.",
-                .. PastFirstPage(box),
-                .. AsItsKindIsSet(box),
+                .. PastFirstPage(work.House, box),
+                .. AsItsKindIsSet(work.House, box),
             ],
         });
     }
 
     /// <summary>Some kinds are set in an app or by a button, and some want the live line meanwhile: “alone first” does not go there. Common practice, no
     /// source.</summary>
-    private static IEnumerable<string> AsItsKindIsSet(Device box)
+    private static IEnumerable<string> AsItsKindIsSet(NetworkDocument house, Device box)
     {
-        if (KitShelf.Find(box.Kit)?.SetUp is not { } way) yield break;
+        if (house.KindOf(box)?.SetUp is not { } way) yield break;
         if (way.By == SetBy.App) yield return "This kind is set in its app on a phone: mobile data off, and let the phone not join the old network by itself. What stands here is what to choose there.";
         if (way.By == SetBy.Button) yield return "This kind is paired by its button: first at the box it joins, then here, within two minutes.";
         if (way.NeedsLine) yield return "This kind wants the live line while it is set: plug it where there is internet before you begin.";
     }
 
     /// <summary>A box as sold shows something else first; its kind says what, and the way past.</summary>
-    internal static string[] PastFirstPage(Device box) =>
-        box.DefaultPassword == true && KitShelf.Find(box.Kit)?.SetUp.Past is { } past ? [$"Its first page is no settings page. {past}"] : [];
+    internal static string[] PastFirstPage(NetworkDocument house, Device box) =>
+        box.DefaultPassword == true && house.KindOf(box)?.SetUp.Past is { } past ? [$"Its first page is no settings page. {past}"] : [];
 
     private static void Address(WorkInProgress work, Device planned)
     {
@@ -121,7 +121,7 @@ internal static class BoxWork
         {
             Page = planned.Id,
             Actions = actions,
-            Find = SettingWords.Find(SettingsPage.Address, planned.Kit),
+            Find = SettingWords.Find(SettingsPage.Address, work.House.KindOf(planned)),
             Changes = rows,
             WaitSeconds = RebootSeconds(planned),
             Expect = after => [.. after.LaptopShows().Where(reading => reading is AddressReading or GatewayReading), new PageReading(planned.Id, wanted.Address, true)],
@@ -146,7 +146,7 @@ internal static class BoxWork
             {
                 Page = planned.Id,
                 Actions = [act.Action],
-                Find = SettingWords.Find(SettingsPage.Wifi, planned.Kit),
+                Find = SettingWords.Find(SettingsPage.Wifi, work.House.KindOf(planned)),
                 Changes = goesOff ? [new("Wi-Fi", "on", "off")] : act.Rows,
                 Cautions = wanted is { Enabled: true, Security: WifiSecurity.Open, Guest: false }
                     ? ["An open network lets anybody in. Use WPA2 or WPA3 unless the household knows and wants it."]
@@ -158,7 +158,7 @@ internal static class BoxWork
             {
                 Page = planned.Id,
                 Actions = [.. powers.Select(act => act.Action)],
-                Find = SettingWords.Find(SettingsPage.Wifi, planned.Kit),
+                Find = SettingWords.Find(SettingsPage.Wifi, work.House.KindOf(planned)),
                 Changes = [.. powers.SelectMany(act => act.Rows)],
                 Cautions = ["More than the country allows is unlawful; often its settings page asks for the country and keeps to it."],
             });
@@ -168,7 +168,7 @@ internal static class BoxWork
             {
                 Page = planned.Id,
                 Actions = [.. rest.Select(act => act.Action)],
-                Find = SettingWords.Find(SettingsPage.Wifi, planned.Kit),
+                Find = SettingWords.Find(SettingsPage.Wifi, work.House.KindOf(planned)),
                 Changes = [.. rest.SelectMany(act => act.Rows).Distinct()],
             });
         // What was off already is only struck from the record.
@@ -189,7 +189,7 @@ internal static class BoxWork
         {
             Page = planned.Id,
             Actions = actions,
-            Find = SettingWords.Find(SettingsPage.Password, planned.Kit),
+            Find = SettingWords.Find(SettingsPage.Password, work.House.KindOf(planned)),
             Cautions = ["It is not the Wi-Fi password. Note the new one: without it only a reset opens the page."],
         });
     }
@@ -204,7 +204,7 @@ internal static class BoxWork
         {
             Page = planned.Id,
             Actions = actions,
-            Find = SettingWords.Find(SettingsPage.DhcpOff, planned.Kit),
+            Find = SettingWords.Find(SettingsPage.DhcpOff, work.House.KindOf(planned)),
             Changes = rows,
             WaitSeconds = RebootSeconds(planned),
             Cautions = [work.LaptopIsServedBy(planned.Id) ? FromHere(work, planned, actions) : "A device with an address from it keeps that until it asks again: turn its Wi-Fi or the device off and on."],
@@ -223,7 +223,7 @@ internal static class BoxWork
         {
             Page = planned.Id,
             Actions = actions,
-            Find = isMode ? SettingWords.Find(SettingsPage.Mode, planned.Kit) : "Wireless, Repeater, or Uplink",
+            Find = isMode ? SettingWords.Find(SettingsPage.Mode, work.House.KindOf(planned)) : "Wireless, Repeater, or Uplink",
             Changes = rows,
             WaitSeconds = Math.Max(planned.Traits.SaveSeconds, RebootSeconds(planned)),
             Expect = after => after.LaptopShows(),

@@ -192,7 +192,7 @@ public static class WorkOrderWriter
         {
             work.Step(new("Unpack it", $"Unpack {planned.Name}, power on, nothing else plugged in")
             {
-                Actions = [new AddDevice(SettingCatalogue.AsSold(planned))],
+                Actions = [new AddDevice(SettingCatalogue.AsSold(work.Planned, planned))],
                 WaitSeconds = BoxWork.RebootSeconds(planned),
             });
             if (work.Has(planned)) BoxWork.Set(work, planned);

@@ -37,17 +37,24 @@ internal static class HousesApi
     public static ProblemHttpResult NoSuchSide(string side) =>
         TypedResults.Problem(statusCode: StatusCodes.Status404NotFound, title: $"“{side}” is no house of a job. Use found or planned.");
 
-    private static async Task<JobAnswer> Do(string id, string side, DeedList deeds, JobStore jobs, CancellationToken cancel)
+    private static async Task<JobAnswer> Do(string id, string side, DeedList deeds, JobStore jobs, OwnKinds own, CancellationToken cancel)
     {
         if (SideOf(side) is not { } which) return NoSuchSide(side);
         if (WhyNot(deeds, least: 1) is { } problem) return problem;
-        return await Answers.After(await jobs.Apply(id, which, new(deeds.Version, deeds.Id), deeds.Actions, Sentence(deeds), cancel), jobs, id, cancel);
+        return await Answers.After(await jobs.Apply(id, which, new(deeds.Version, deeds.Id), await WithKinds(id, which, deeds.Actions, jobs, own, cancel), Sentence(deeds), cancel), jobs, id, cancel);
     }
 
-    private static async Task<JobAnswer> Adopt(string id, DeedList deeds, JobStore jobs, CancellationToken cancel)
+    /// <summary>A house keeps the kinds that its boxes were taken from as they are now.</summary>
+    private static async Task<ImmutableArray<InstallerAction>> WithKinds(string id, Side? side, ImmutableArray<InstallerAction> actions, JobStore jobs, OwnKinds own, CancellationToken cancel)
+    {
+        if (NoteKind.For(NewHouse.Empty(), actions, own.Find).IsEmpty || await jobs.Find(id, cancel) is not { } job) return actions;
+        return [.. actions, .. NoteKind.For(Document(job, side ?? Side.Found), actions, own.Find)];
+    }
+
+    private static async Task<JobAnswer> Adopt(string id, DeedList deeds, JobStore jobs, OwnKinds own, CancellationToken cancel)
     {
         if (WhyNot(deeds, least: 0) is { } problem) return problem;
-        return await Answers.After(await jobs.Adopt(id, new(deeds.Version, deeds.Id), deeds.Actions, Sentence(deeds), cancel), jobs, id, cancel);
+        return await Answers.After(await jobs.Adopt(id, new(deeds.Version, deeds.Id), await WithKinds(id, null, deeds.Actions, jobs, own, cancel), Sentence(deeds), cancel), jobs, id, cancel);
     }
 
     /// <summary>What the last change of the plan costs; no content where nothing was planned.</summary>

@@ -1,4 +1,5 @@
 using System.Text;
+using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Data;
@@ -62,13 +63,15 @@ internal static class JobsApi
         return await Answers.After(ChangeResult.Done, jobs, id, cancel);
     }
 
-    private static async Task<JobAnswer> Import(HttpRequest request, JobStore jobs, CancellationToken cancel)
+    private static async Task<JobAnswer> Import(HttpRequest request, JobStore jobs, OwnKinds own, CancellationToken cancel)
     {
         using var body = new MemoryStream();
         await request.Body.CopyToAsync(body, cancel);
         var result = DocumentReader.Read(body.ToArray());
         if (result.Document is not { } house) return SimulationApi.Unreadable(result);
-        return await Answers.After(ChangeResult.Done, jobs, await jobs.Create(house, cancel), cancel);
+        // What the document itself says of a kind goes before what the shelf says.
+        var unknown = NoteKind.For(house, house.Devices.Select(box => new DescribeDevice(box)), kit => house.Kinds.Any(kind => kind.Kit == kit) ? null : own.Find(kit));
+        return await Answers.After(ChangeResult.Done, jobs, await jobs.Create(unknown.Apply(house), cancel), cancel);
     }
 
     private static async Task<JobAnswer> Get(string id, JobStore jobs, CancellationToken cancel) =>

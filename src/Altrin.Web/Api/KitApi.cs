@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Text;
+using Altrin.Core.Documents;
 using Altrin.Core.Kit;
 using Altrin.Core.Network;
 using Altrin.Data;

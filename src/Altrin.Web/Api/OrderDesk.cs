@@ -1,7 +1,6 @@
 using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
-using Altrin.Core.Kit;
 using Altrin.Core.Network;
 using Altrin.Core.WorkOrders;
 using Altrin.Core.WorkOrders.Search;
@@ -23,13 +22,13 @@ internal sealed record OrderDesk(WorkOrder Order, string Way, int CutMinutes, Ne
     /// <summary>Orders kept as they were last written; past that all are let go. Writing one for a big house takes seconds, and a rehearsal asks for it at every step.</summary>
     private const int MostKept = 24;
 
-    private static readonly ConcurrentDictionary<(string Job, int Version, DateTimeOffset Turn, string Way, Hands Hands, int Kinds), OrderDesk> Kept = new();
+    private static readonly ConcurrentDictionary<(string Job, int Version, DateTimeOffset Turn, string Way, Hands Hands), OrderDesk> Kept = new();
 
     /// <returns>Null where the step that a way back begins at is in no order any more.</returns>
     public static OrderDesk? Of(Job job, ImmutableArray<Turn> turns, string? way, Hands hands, CancellationToken cancel)
     {
         // The version names both houses.
-        var key = (job.Head.Id, job.Head.Version, turns.LastOrDefault()?.At ?? default, way ?? "", hands, KitShelf.Edition);
+        var key = (job.Head.Id, job.Head.Version, turns.LastOrDefault()?.At ?? default, way ?? "", hands);
         if (Kept.TryGetValue(key, out var kept)) return kept with { Turns = turns };
         if (Write(job, turns, way, hands, cancel) is not { } desk) return null;
         if (Kept.Count >= MostKept) Kept.Clear();

@@ -97,8 +97,8 @@ public class DifferenceTests
         foreach (var name in Examples.Names())
             foreach (var box in Examples.House(name).Devices)
             {
-                var sold = SettingCatalogue.AsSold(box);
-                Assert.Equal(AltrinJson.WriteCompact(Demo with { Devices = [sold] }), AltrinJson.WriteCompact(Demo with { Devices = [SettingCatalogue.AsSold(sold)] }));
+                var sold = SettingCatalogue.AsSold(Demo, box);
+                Assert.Equal(AltrinJson.WriteCompact(Demo with { Devices = [sold] }), AltrinJson.WriteCompact(Demo with { Devices = [SettingCatalogue.AsSold(Demo, sold)] }));
             }
     }
 }

@@ -88,8 +88,8 @@ public class KitShelfTests
     [Fact]
     public void Menus_and_lamps_are_said_in_the_kinds_own_words()
     {
-        Assert.Equal("Operation mode > Repeater (not WISP)", SettingWords.Find(SettingsPage.Mode, "router-wisp-first"));
-        Assert.Equal("Operation mode, or Working mode", SettingWords.Find(SettingsPage.Mode, "no-such-kind"));
+        Assert.Equal("Operation mode > Repeater (not WISP)", SettingWords.Find(SettingsPage.Mode, KitShelf.Find("router-wisp-first")));
+        Assert.Equal("Operation mode, or Working mode", SettingWords.Find(SettingsPage.Mode, KitShelf.Find("no-such-kind")));
         NetworkDocument house = new() { Name = "House", Devices = [KitShelf.Find("repeater-plug-in-dual")!.Make("r", "R")] };
         Assert.Equal(KitShelf.Find("repeater-plug-in-dual")!.Lamps[Lamp.Weak], ReadingWords.Say(new LampReading("r", Lamp.Weak), house, "laptop").Value);
     }

@@ -42,7 +42,7 @@ internal static class Clashes
     /// <summary>With another box on its network, or on the one that it leads to: who is inside a router reaches what is outside of it. Alone with what is plugged into it,
     /// or at the street, it is a box being set.</summary>
     private static bool IsInCompany(NetworkState state, Device box, int segment) =>
-        HasAnother(state, box.Id, segment) || (state.OutsideOf(box.Id) is >= 0 and var outside && outside != state.ProviderSegment && !WantsTheLine(box) && HasAnother(state, box.Id, outside));
+        HasAnother(state, box.Id, segment) || (state.OutsideOf(box.Id) is >= 0 and var outside && outside != state.ProviderSegment && !WantsTheLine(state.House, box) && HasAnother(state, box.Id, outside));
 
     private static bool HasAnother(NetworkState state, string box, int segment)
     {
@@ -55,5 +55,5 @@ internal static class Clashes
     private static bool IsTheStreetTo(Device gateway, string box) => gateway.Traits.HandsLineOn && gateway.PassthroughTo == box;
 
     /// <summary>Some kinds cannot be set without it.</summary>
-    private static bool WantsTheLine(Device box) => KitShelf.Find(box.Kit)?.SetUp.NeedsLine == true;
+    private static bool WantsTheLine(NetworkDocument house, Device box) => house.KindOf(box)?.SetUp.NeedsLine == true;
 }

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Documents;
+using Altrin.Core.Kit;
 using Altrin.Core.Network;
 using Altrin.Core.Readings;
 
@@ -89,7 +90,7 @@ internal static class Narrator
     {
         if (act is { IsForNow: true, Page: not null, Pages: [SettingsPage.Wifi] })
             work.Step(new("A key for now", $"Give the open Wi-Fi of {work.House.NameOf(act.Page)} a key of its own, for the time of the work")
-            { Page = act.Page, Actions = act.Actions, Find = SettingWords.Find(SettingsPage.Wifi, work.House.FindDevice(act.Page)!.Kit), Cautions = ["Not the household's key: nobody guards this network yet. Join it anew with the new one."] });
+            { Page = act.Page, Actions = act.Actions, Find = SettingWords.Find(SettingsPage.Wifi, work.House.KindOf(work.House.FindDevice(act.Page)!)), Cautions = ["Not the household's key: nobody guards this network yet. Join it anew with the new one."] });
         else if (!act.Pages.IsEmpty) Save(work, act);
         else if (act.Actions is [PlugCable plug])
             work.Step(new("Cable in", plug.Say(work.House)) { Actions = act.Actions, WaitSeconds = 30, Cautions = SafetyCautions.OfCable(work.Planned, plug.Cable) });
@@ -128,7 +129,7 @@ internal static class Narrator
         {
             Page = act.Page,
             Actions = act.Actions,
-            Find = isMode || !act.Pages.Contains(SettingsPage.Mode) ? SettingWords.Find(act.Pages[^1], planned.Kit) : "Wireless, Repeater, or Uplink",
+            Find = isMode || !act.Pages.Contains(SettingsPage.Mode) ? SettingWords.Find(act.Pages[^1], work.House.KindOf(planned)) : "Wireless, Repeater, or Uplink",
             Changes = act.Rows,
             WaitSeconds = act.WaitSeconds > 0 ? act.WaitSeconds : null,
             Expect = act.Page is null ? after => after.ListedAs(planned.Id) : after => [.. after.LaptopShows(), .. after.PageReading(planned.Id)],

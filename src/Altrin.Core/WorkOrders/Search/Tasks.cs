@@ -33,7 +33,7 @@ internal sealed class Tasks(NetworkDocument found, NetworkDocument planned, Immu
         {
             if (house.FindDevice(wanted.Id) is not { } now)
             {
-                yield return new($"bring {wanted.Id}", null, [new AddDevice(SettingCatalogue.AsSold(wanted))]) { Device = wanted.Id, WaitSeconds = BoxWork.RebootSeconds(wanted) };
+                yield return new($"bring {wanted.Id}", null, [new AddDevice(SettingCatalogue.AsSold(planned, wanted))]) { Device = wanted.Id, WaitSeconds = BoxWork.RebootSeconds(wanted) };
                 continue;
             }
             if (CarryDevice.IsStillDue(found, house, now, wanted)) yield return new($"carry {wanted.Id}", null, [new CarryDevice(wanted.Id, wanted.Room!, wanted.At)]) { Device = wanted.Id, WaitSeconds = BoxWork.RebootSeconds(wanted) };

@@ -1,10 +1,9 @@
 using System.Collections.Immutable;
 using System.Text;
 using System.Text.Json;
-using Altrin.Core.Documents;
 using Altrin.Core.Network;
 
-namespace Altrin.Core.Kit;
+namespace Altrin.Core.Documents;
 
 /// <summary>What came of reading a kind: the kind, or every problem found, never both.</summary>
 public sealed record KitResult(KitKind? Kind, IReadOnlyList<DocumentProblem> Problems);
@@ -26,49 +25,58 @@ public static class KitReader
         var problems = new ProblemList();
         var kind = StrictJson.Open(utf8, problems, Kind);
         if (kind is null || problems.Found.Count > 0) return new(null, problems.Found);
-        if (kind.Sold is not null)
-        {
-            // A box of it must be one that a document can hold.
-            var made = kind.Make(AnyId, kind.Name);
-            foreach (var problem in DocumentReader.Read(AltrinJson.WriteCompact(new() { Name = kind.Name, Devices = [made] })).Problems)
-                problems.Add(problem.Place.Replace("devices[0]", "device", StringComparison.Ordinal), problem.Message);
-        }
-        else if (kind.Link is null) problems.Add("device", "Missing. Write the box as it is sold, or link for a pair.");
+        CheckBox(kind, "device", problems);
         return problems.Found.Count == 0 ? new(kind, []) : new(null, problems.Found);
+    }
+
+    /// <summary>A box of the kind must be one that a document can hold.</summary>
+    internal static void CheckBox(KitKind kind, string place, ProblemList problems)
+    {
+        if (kind.Sold is null)
+        {
+            if (kind.Link is null) problems.Add(place, "Missing. Write the box as it is sold, or link for a pair.");
+            return;
+        }
+        var found = new ProblemList();
+        DocumentChecks.Run(new() { Name = kind.Name, Devices = [kind.Make(AnyId, kind.Name)] }, found);
+        foreach (var problem in found.Found) problems.Add(problem.Place.Replace("devices[0]", place, StringComparison.Ordinal), problem.Message);
     }
 
     public static string Write(KitKind kind)
     {
         using var bytes = new MemoryStream();
         using (var json = new Utf8JsonWriter(bytes, new() { Indented = true, NewLine = "\n", Encoder = AltrinJson.Indented.Encoder }))
-        {
-            json.WriteStartObject();
-            json.WriteString("format", KitKind.CurrentFormat);
-            json.WriteString("kit", kind.Kit);
-            json.WriteString("name", kind.Name);
-            json.WriteString("group", Words<KitGroup>.Of(kind.Group));
-            json.WriteString("about", kind.About);
-            if (kind.Link is { } link) json.WriteString("link", Words<Medium>.Of(link));
-            if (kind.Sold is { } sold)
-            {
-                json.WritePropertyName("device");
-                var box = JsonSerializer.SerializeToNode(sold, AltrinJson.Compact)!.AsObject();
-                box.Remove("id");
-                box.Remove("name");
-                box.WriteTo(json);
-            }
-            WriteSetUp(json, kind.SetUp);
-            WriteWords(json, "menus", kind.Menus);
-            WriteWords(json, "lamps", kind.Lamps);
-            json.WriteEndObject();
-        }
+            Write(json, kind);
         return Encoding.UTF8.GetString(bytes.ToArray()) + "\n";
+    }
+
+    internal static void Write(Utf8JsonWriter json, KitKind kind)
+    {
+        json.WriteStartObject();
+        json.WriteString("format", KitKind.CurrentFormat);
+        json.WriteString("kit", kind.Kit);
+        json.WriteString("name", kind.Name);
+        json.WriteString("group", Words<KitGroup>.Of(kind.Group));
+        json.WriteString("about", kind.About);
+        if (kind.Link is { } link) json.WriteString("link", Words<Medium>.Of(link));
+        if (kind.Sold is { } sold)
+        {
+            json.WritePropertyName("device");
+            var box = JsonSerializer.SerializeToNode(sold, AltrinJson.Compact)!.AsObject();
+            box.Remove("id");
+            box.Remove("name");
+            box.WriteTo(json);
+        }
+        WriteSetUp(json, kind.SetUp);
+        WriteWords(json, "menus", kind.Menus);
+        WriteWords(json, "lamps", kind.Lamps);
+        json.WriteEndObject();
     }
 
     /// <summary>The shape of a kind, as this reader asks for it.</summary>
     internal static SchemaNode Shape() => ObjectReader.Describe(Kind);
 
-    private static KitKind Kind(ObjectReader r)
+    internal static KitKind Kind(ObjectReader r)
     {
         var format = r.RequiredText("format");
         if (format.Length > 0 && format != KitKind.CurrentFormat) r.Problem("format", $"“{format}” is another format or version. This program reads {KitKind.CurrentFormat}.");

@@ -1,7 +1,7 @@
 using System.Text.Json.Nodes;
-using Altrin.Core.Documents;
+using Altrin.Core.Network;
 
-namespace Altrin.Core.Kit;
+namespace Altrin.Core.Documents;
 
 /// <summary>The published JSON Schema of <c>altrin.kit/1</c>, taken from the reader.</summary>
 public static class KitSchema

@@ -1,8 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
-using Altrin.Core.Network;
 
-namespace Altrin.Core.Kit;
+namespace Altrin.Core.Network;
 
 /// <summary>Where on the shelf a kind stands.</summary>
 [JsonConverter(typeof(WordConverter<KitGroup>))]
