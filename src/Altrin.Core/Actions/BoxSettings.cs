@@ -54,7 +54,7 @@ public sealed record SetMode(string Device, DeviceMode Mode) : BoxSetting
     protected override Device Change(NetworkDocument house, Device box)
     {
         // A router cannot ask its own LAN for an address: its page falls back to the label's.
-        var needsOwnAddress = Mode == DeviceMode.Router && box.Lan is not { Method: LanMethod.Static };
+        var needsOwnAddress = Modes.Of(Mode).IsRouter && box.Lan is not { Method: LanMethod.Static };
         if (!needsOwnAddress) return box with { Mode = Mode };
         var own = new InterfaceAddress(box.Label?.DefaultAddress ?? FactoryReset.UsualAddress, InterfaceAddress.BareLength);
         return box with { Mode = Mode, Lan = (box.Lan ?? new()) with { Method = LanMethod.Static, Address = own } };

@@ -22,7 +22,7 @@ public static partial class SettingCatalogue
             (_, now, wanted) => wanted.Lan is null || (now.Lan is { Method: LanMethod.Static } lan && lan.Address == wanted.Lan.Address) ? []
                 : [new(new SetLanAddress(now.Id, wanted.Lan!.Address!.Value), Rows(
                     ("IP address", now.Lan?.Address?.Address.ToString(), wanted.Lan.Address.Value.Address.ToString()), ("Subnet mask", Mask(now.Lan?.Address), Mask(wanted.Lan.Address))))],
-            box => box.Lan is null && !box.CanBe(DeviceMode.Router) ? box : box with { Lan = LanOf(box) with { Method = LanMethod.Static, Address = SoldAddress(box) } })
+            box => box.Lan is null && !box.CanRoute ? box : box with { Lan = LanOf(box) with { Method = LanMethod.Static, Address = SoldAddress(box) } })
         { CutsOff = true, WhyNoAct = "a box keeps an address of its own" },
         new("lan-asks", "Its own address", SettingsPage.Mode, box => box.Lan is { Method: LanMethod.Dhcp } && !box.Traits.AlwaysAsks && box.Traits.MayAskForAddress,
             (box, from) => box with { Lan = from.Lan is { Method: LanMethod.Dhcp } ? LanOf(box) with { Method = LanMethod.Dhcp } : LanOf(box) with { Method = LanMethod.Static, Address = from.Lan?.Address } },

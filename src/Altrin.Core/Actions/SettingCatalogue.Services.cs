@@ -109,7 +109,7 @@ public static partial class SettingCatalogue
     [
         new("mode", "Mode", SettingsPage.Mode, _ => true, (box, from) => box with { Mode = from.Mode },
             (_, now, wanted) => now.Mode == wanted.Mode ? [] : [new(new SetMode(now.Id, wanted.Mode), new SettingChange("Mode", now.Mode.Say(), wanted.Mode.Say()))],
-            box => box with { Mode = box.CanBe(DeviceMode.Router) ? DeviceMode.Router : box.Supports.IsEmpty ? box.Mode : box.Supports[0] }) { CutsOff = true, WhyNoAct = "the box has no such mode" },
+            box => box with { Mode = box.ModeThat(mode => mode.IsRouter) ?? (box.Supports.IsEmpty ? box.Mode : box.Supports[0]) }) { CutsOff = true, WhyNoAct = "the box has no such mode" },
         new("uplink", "Joins", SettingsPage.Mode, box => box.Traits.Uplink != UplinkSide.None, (box, from) => box with { Uplink = from.Uplink },
             (house, now, wanted) => SameWritten.Are(now.Uplink, wanted.Uplink) ? [] : [new(new SetUplink(now.Id, wanted.Uplink), UplinkRows(house, wanted, now.Uplink, wanted.Uplink))],
             box => box with { Uplink = null }) { CutsOff = true },

@@ -36,16 +36,12 @@ public static class OwnKind
             like?.Menus ?? ImmutableDictionary<MenuItem, string>.Empty, like?.Lamps ?? ImmutableDictionary<Lamp, string>.Empty);
     }
 
-    private static KitGroup GroupOf(Device box) => box.Mode switch
+    /// <summary>What may be a router is sold as one, and as a gateway where it can hand the line on too.</summary>
+    private static KitGroup GroupOf(Device box) => box switch
     {
-        DeviceMode.Modem or DeviceMode.Passthrough => KitGroup.Gateway,
-        DeviceMode.Router => box.CanBe(DeviceMode.Modem) || box.CanBe(DeviceMode.Passthrough) ? KitGroup.Gateway : KitGroup.Router,
-        DeviceMode.AccessPoint => box.CanBe(DeviceMode.Router) ? KitGroup.Router : KitGroup.AccessPoint,
-        DeviceMode.Repeater => box.CanBe(DeviceMode.Router) ? KitGroup.Router : KitGroup.Repeater,
-        DeviceMode.Wds => KitGroup.Router,
-        DeviceMode.ClientBridge => box.CanBe(DeviceMode.Router) ? KitGroup.Router : KitGroup.Bridge,
-        DeviceMode.MeshSatellite => KitGroup.Mesh,
-        DeviceMode.Switch => KitGroup.Switch,
-        _ => throw new InvalidOperationException($"{box.Mode} is not handled."),
+        { Traits.Shelf: KitGroup.Gateway or KitGroup.Mesh or KitGroup.Switch } => box.Traits.Shelf,
+        { Traits.IsRouter: true } when box.ModeThat(mode => mode.AtTheLine is not null) is not null => KitGroup.Gateway,
+        { CanRoute: true } => KitGroup.Router,
+        _ => box.Traits.Shelf,
     };
 }

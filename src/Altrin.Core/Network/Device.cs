@@ -97,6 +97,18 @@ public sealed record Device : DocumentPart
         _ => throw new InvalidOperationException($"{Traits.Wifi} is not handled."),
     };
 
+    /// <summary>It can be put into a router's mode.</summary>
+    [JsonIgnore]
+    public bool CanRoute => Modes.All.Any(mode => mode.IsRouter && CanBe(mode.Mode));
+
+    /// <summary>The first mode of the table that the box can be put into and that is so; null where it has none.</summary>
+    public DeviceMode? ModeThat(Func<ModeTraits, bool> isSo)
+    {
+        foreach (var mode in Modes.All)
+            if (CanBe(mode.Mode) && isSo(mode)) return mode.Mode;
+        return null;
+    }
+
     public bool CanBe(DeviceMode mode) => Mode == mode || Supports.Contains(mode);
     public Port? FindPort(string id) => Ports.FirstOrDefault(port => port.Id == id);
 }

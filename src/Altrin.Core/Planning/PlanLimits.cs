@@ -41,7 +41,7 @@ internal sealed class PlanLimits
                 if (!now.CanBe(then.Mode)) return $"{now.Name} has no {then.Mode.Say()} mode.";
                 if (ground.InUse[i] && now.Room != then.Room) return $"{now.Name} stays where it is.";
                 if (IsUnlawful(plan, now, then)) return $"{House.Country} does not allow that channel.";
-                if (now.KeptApart == true && (then.KeptApart != true || then.Mode != DeviceMode.Router)) return $"What is behind {now.Name} is kept apart.";
+                if (now.KeptApart == true && (then.KeptApart != true || !then.Traits.IsRouter)) return $"What is behind {now.Name} is kept apart.";
             }
         }
         if (WhyNoCable(plan) is { } cable) return cable;

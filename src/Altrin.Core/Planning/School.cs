@@ -1,27 +1,19 @@
-using System.Collections.Immutable;
-using System.Text.Json.Serialization;
 using Altrin.Core.Network;
 using Altrin.Core.Planning.Space;
 
 namespace Altrin.Core.Planning;
-
-/// <summary>What the trade calls a way of joining boxes. Read off a plan to name it; none needs code of its own to be found.</summary>
-[JsonConverter(typeof(WordConverter<School>))]
-public enum School { ModemMode, PassThrough, DmzHost, AccessPoint, OwnNetwork, ByHand, Repeater, Wds, Bridge, SatelliteByCable, SatelliteByRadio, Switch, LeftInDrawer }
 
 internal static class Schools
 {
     /// <summary>What is made of each box that is not at the line, and how the line is handed on.</summary>
     public static IEnumerable<(School School, int Box)> Of(Ground ground, Structure structure)
     {
-        if (ground.Root >= 0 && structure.HandsTo >= 0)
-            switch (structure.Boxes[ground.Root].Mode)
-            {
-                case DeviceMode.Modem: yield return (School.ModemMode, ground.Root); break;
-                case DeviceMode.Passthrough: yield return (School.PassThrough, ground.Root); break;
-                case DeviceMode.Router when structure.IsDmz: yield return (School.DmzHost, ground.Root); break;
-                default: break;
-            }
+        var root = ground.Root < 0 ? null : Modes.Of(structure.Boxes[ground.Root].Mode);
+        if (root is not null && structure.HandsTo >= 0)
+        {
+            if (root.AtTheLine is { } handing) yield return (handing, ground.Root);
+            else if (root.IsRouter && structure.IsDmz) yield return (School.DmzHost, ground.Root);
+        }
         for (var i = 0; i < structure.Boxes.Length; i++)
         {
             if (i == ground.Root) continue;
@@ -32,19 +24,9 @@ internal static class Schools
                 continue;
             }
             // Whoever is handed the line is the main router, and no second network.
-            if (i == structure.HandsTo && structure.Boxes[ground.Root].Mode != DeviceMode.Router) continue;
-            switch (use.Mode)
-            {
-                case DeviceMode.Router when use.ByHand: yield return (School.ByHand, i); break;
-                case DeviceMode.Router: yield return (School.OwnNetwork, i); break;
-                case DeviceMode.AccessPoint: yield return (School.AccessPoint, i); break;
-                case DeviceMode.Repeater: yield return (use.Joined == Joined.ByWire ? School.AccessPoint : School.Repeater, i); break;
-                case DeviceMode.Wds: yield return (School.Wds, i); break;
-                case DeviceMode.ClientBridge: yield return (School.Bridge, i); break;
-                case DeviceMode.MeshSatellite: yield return (use.Joined == Joined.ByWire ? School.SatelliteByCable : School.SatelliteByRadio, i); break;
-                case DeviceMode.Switch: yield return (School.Switch, i); break;
-                default: break;
-            }
+            if (i == structure.HandsTo && root is { IsRouter: false }) continue;
+            if (use.ByHand) yield return (School.ByHand, i);
+            else if ((use.Joined == Joined.ByWire ? Modes.Of(use.Mode).ByWire : Modes.Of(use.Mode).ByRadio) is { } school) yield return (school, i);
         }
     }
 

@@ -47,7 +47,7 @@ public static class Expected
     {
         if (LeasedTo(state, who) is not { Mac: { } mac, Segment: var segment, Candidates: [{ Server: { } server }] } || state.FindDevice(server) is not { } box) return null;
         // What hangs behind a repeater or a client bridge may stand there under the bridge's MAC: common practice, no source.
-        if (state.House.Devices.Any(bridge => bridge.Id != who && bridge.Mode is DeviceMode.Repeater or DeviceMode.ClientBridge && state.UplinkBox(bridge.Id) is not null && state.InsideOf(bridge.Id) == segment)) return null;
+        if (state.House.Devices.Any(bridge => bridge.Id != who && bridge.Traits.HidesMacs && state.UplinkBox(bridge.Id) is not null && state.InsideOf(bridge.Id) == segment)) return null;
         return Page(state, laptop, box.Id) is { Opens: true } ? new(box.Id, mac, who, true) : null;
     }
 

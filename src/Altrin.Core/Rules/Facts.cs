@@ -70,7 +70,7 @@ public sealed class Facts
     /// <summary>A router whose WAN is empty and whose LAN is on a network that another router leads: a bridge in practice.</summary>
     public bool IsBridgeInPractice(Device device)
     {
-        if (device.Mode != DeviceMode.Router || State.Lan(device.Id) is not { } lan || LeadsOn(lan)) return false;
+        if (!device.Traits.IsRouter || State.Lan(device.Id) is not { } lan || LeadsOn(lan)) return false;
         foreach (var main in MainsOn(lan.Segment))
             if (main.Owner != device.Id && LeadsOn(main)) return true;
         return false;

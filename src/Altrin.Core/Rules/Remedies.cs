@@ -23,9 +23,9 @@ public static class Remedies
         var actions = ImmutableArray.CreateBuilder<InstallerAction>();
         if (!keeps) actions.Add(new SetLanAddress(box.Id, new(free, main.Prefix.Length)));
         if (box.KeptApart == true) actions.Add(new KeepApart(box.Id, false));
-        if (box.CanBe(DeviceMode.AccessPoint))
+        if (box.ModeThat(mode => mode.IsAccessPoint) is { } accessPoint)
         {
-            actions.Add(new SetMode(box.Id, DeviceMode.AccessPoint));
+            actions.Add(new SetMode(box.Id, accessPoint));
             return actions.ToImmutable();
         }
         // Firewall and UPnP go off with it: the main router does that work (common practice, no source).
@@ -45,7 +45,7 @@ public static class Remedies
         .. box.Upnp ? [new SetFeature(box.Id, BoxFeature.Upnp, false)] : Array.Empty<InstallerAction>(),
     ];
 
-    public static string JoinAsAccessPointWords(Device box) => box.CanBe(DeviceMode.AccessPoint)
+    public static string JoinAsAccessPointWords(Device box) => box.ModeThat(mode => mode.IsAccessPoint) is not null
         ? $"Make {box.Name} an access point"
         : $"Make {box.Name} an access point by hand";
 
@@ -90,13 +90,13 @@ public static class Remedies
 
     /// <summary>The segment through which a box is fed: its WAN side if something is there, else its inside.</summary>
     public static int UplinkSegment(Facts facts, Device box) =>
-        box.Mode == DeviceMode.Router && facts.State.IsWanPlugged(box.Id) ? facts.State.OutsideOf(box.Id) : facts.State.InsideOf(box.Id);
+        box.RoutesForItsOwn && facts.State.IsWanPlugged(box.Id) ? facts.State.OutsideOf(box.Id) : facts.State.InsideOf(box.Id);
 
     /// <summary>The cable that feeds a box: in its WAN socket if there is one, else the first whose other end leads to a main router.</summary>
     public static Cable? UplinkCable(Facts facts, Device box)
     {
         var own = facts.House.Cables.Where(cable => cable.A.Device == box.Id || cable.B.Device == box.Id).ToList();
-        if (box.Mode == DeviceMode.Router
+        if (box.RoutesForItsOwn
             && own.Find(cable => box.FindPort(EndAt(cable, box.Id).Port)?.Role == PortRole.Wan) is { } wan) return wan;
         var main = facts.MainsOn(facts.State.InsideOf(box.Id)).FirstOrDefault(lan => lan.Owner != box.Id)?.Owner;
         if (main is null) return null;

@@ -9,5 +9,5 @@ internal static class SilentBridge
     public static Device? For(Facts facts, Attachment.Join connect) => facts.InUse.FirstOrDefault(box =>
         Is(box) && box.Wifi.Any(network => network.Enabled && network.Ssid == connect.Ssid && network.Key == connect.Key));
 
-    public static bool Is(Device box) => box is { Mode: DeviceMode.ClientBridge, ServesWifi: false };
+    public static bool Is(Device box) => box is { Traits.Wifi: WifiSide.SendsIfItServes, ServesWifi: false };
 }

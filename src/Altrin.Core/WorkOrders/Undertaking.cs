@@ -17,7 +17,7 @@ internal sealed class Undertaking
         // be a router is set alone, after a reset (common practice, no source), but not for a switch or a name on its page.
         var added = planned.Devices.Where(device => found.FindDevice(device.Id) is null).ToList();
         Alone = [.. changed.Where(device => IsMadeAnew(found.FindDevice(device.Id)!, device) || !OpensInPlace(found, planned, device.Id, played)).Concat(added)
-            .Where(device => device.Id != planned.Line?.Device && device.CanBe(DeviceMode.Router))
+            .Where(device => device.Id != planned.Line?.Device && device.CanRoute)
             .Union(resets is null ? [] : planned.Devices.Where(device => resets.Contains(device.Id)))];
         InPlace = [.. changed.Where(device => !Alone.Contains(device))];
         BroughtIn = [.. added.Where(device => !Alone.Contains(device))];
@@ -31,7 +31,7 @@ internal sealed class Undertaking
 
     /// <summary>Another mode, another address of its own, or the kind of network it makes: a box with a new part to play.</summary>
     private static bool IsMadeAnew(Device old, Device planned) => old.Mode != planned.Mode || old.Lan?.Address != planned.Lan?.Address
-        || (planned.Mode == DeviceMode.Router && old.Lan?.DhcpServer?.Enabled != planned.Lan?.DhcpServer?.Enabled);
+        || (planned.Traits.IsRouter && old.Lan?.DhcpServer?.Enabled != planned.Lan?.DhcpServer?.Enabled);
 
     /// <summary>Whether its page opens where it stands, from some socket and with some address: tried on the simulated house.</summary>
     private static bool OpensInPlace(NetworkDocument found, NetworkDocument planned, string device, Played played)
@@ -67,8 +67,8 @@ internal sealed class Undertaking
 
     private static string? ReceiverOf(NetworkDocument house, Device gateway) => gateway switch
     {
-        { Mode: DeviceMode.Passthrough, PassthroughTo: { } target } when house.FindDevice(target) is not null => target,
-        { Mode: DeviceMode.Modem } when house.Line?.Device == gateway.Id => house.Devices.FirstOrDefault(box => box.Ports.Any(port => port.Role == PortRole.Wan
+        { Traits.HandsLineOn: true, PassthroughTo: { } target } when house.FindDevice(target) is not null => target,
+        { Traits.IsModem: true } when house.Line?.Device == gateway.Id => house.Devices.FirstOrDefault(box => box.Ports.Any(port => port.Role == PortRole.Wan
             && house.Cables.Any(cable => (cable.A == new Socket(box.Id, port.Id) && cable.B.Device == gateway.Id) || (cable.B == new Socket(box.Id, port.Id) && cable.A.Device == gateway.Id))))?.Id,
         _ => null,
     };

@@ -94,7 +94,7 @@ public static class WorkOrderWriter
     /// <summary>The part a box plays once it is set, as the heading of the order says it; null for a router like any other.</summary>
     private static string? PartOf(Device box) => box switch
     {
-        { Mode: DeviceMode.AccessPoint } or { Mode: DeviceMode.Router, Lan.DhcpServer.Enabled: false } => $"Make {box.Name} an access point",
+        { Traits.IsAccessPoint: true } or { Traits.IsRouter: true, Lan.DhcpServer.Enabled: false } => $"Make {box.Name} an access point",
         { Traits.BridgesByRadio: true } => $"Make {box.Name} a {box.Mode.Say()}",
         { KeptApart: true } => $"Keep the network of {box.Name} apart",
         _ => null,
@@ -104,7 +104,7 @@ public static class WorkOrderWriter
     {
         if (work.House.Line is not { } line || work.House.FindDevice(line.Device) is not { } entry) return;
         // A gateway in pass-through shows its page and no internet: there the line is proved at the router that receives it.
-        var gateway = entry is { Mode: DeviceMode.Passthrough, PassthroughTo: { } id } ? work.House.FindDevice(id) ?? entry : entry;
+        var gateway = entry is { Traits.HandsLineOn: true, PassthroughTo: { } id } ? work.House.FindDevice(id) ?? entry : entry;
         // Without a socket nothing is read at a box that no Wi-Fi leads to.
         if (work.Hands != Hands.Laptop && !CanBeProvedThere(work, gateway.Id)) return;
         work.Phase = "Before anything is changed";
@@ -227,7 +227,7 @@ public static class WorkOrderWriter
             // The other end may still be waiting in a box that is set later.
             var (own, far) = (Remedies.EndAt(cable, box.Id), Remedies.EndOpposite(cable, box.Id));
             var role = box.FindPort(own.Port)?.Role == PortRole.Wan ? "WAN" : "LAN";
-            var empty = role == "LAN" && box.Mode == DeviceMode.Router && box.Ports.Any(port => port.Role == PortRole.Wan)
+            var empty = role == "LAN" && box.Traits.IsRouter && box.Ports.Any(port => port.Role == PortRole.Wan)
                 ? ImmutableArray.Create("Its WAN socket stays empty: in WAN it would be a router again.")
                 : [];
             work.Step(new($"Cable to {role}", $"Plug the cable from {plan.Planned.SocketName(far)} into {plan.Planned.SocketName(own)}")

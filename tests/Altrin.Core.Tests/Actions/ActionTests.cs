@@ -4,6 +4,7 @@ using System.Text.Json;
 using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Formats;
+using Altrin.Core.Kit;
 using Altrin.Core.Network;
 using FsCheck;
 using FsCheck.Fluent;
@@ -72,6 +73,7 @@ public class ActionTests
         new SwitchPower("studio", false),
         new DescribeDevice(Demo.Devices[1] with { Firmware = "1.2" }),
         new DescribeEndpoint(Demo.Endpoints[0] with { Room = "hall" }),
+        new NoteKind("mine") { Kind = KitShelf.Find("router-old-54")! with { Kit = "mine" } },
         new DescribeHouse("Larkspur House", "GB") { Rooms = [new() { Id = "hall", Name = "Hall" }] },
         new NoteMeasured(new() { Id = "m2", Room = "hall", Mbps = 38 }),
         new ForgetMeasured("m1"),

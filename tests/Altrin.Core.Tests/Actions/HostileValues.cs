@@ -34,6 +34,7 @@ internal sealed class HostileValues(int seed)
         if (type == typeof(Socket)) return new Socket(Pick(Texts[..13]), Pick(Texts[..13]));
         if (type.IsEnum) return Enum.GetValues(type).GetValue(random.Next(Enum.GetValues(type).Length));
         if (type.IsGenericType && type.GetGenericTypeDefinition() == typeof(ImmutableArray<>)) return List(type.GetGenericArguments()[0], depth);
+        if (type.IsGenericType && type.GetGenericTypeDefinition() == typeof(ImmutableDictionary<,>)) return Dictionary(type, depth);
         return depth > 5 && mayBeNull ? null : Record(type, depth);
     }
 
@@ -44,6 +45,13 @@ internal sealed class HostileValues(int seed)
         for (var i = 0; i < count; i++) items.SetValue(Of(item, !item.IsValueType && random.Next(4) == 0, depth + 1), i);
         return typeof(ImmutableArray).GetMethods().First(method => method is { Name: nameof(ImmutableArray.Create), IsGenericMethod: true }
             && method.GetParameters() is [{ ParameterType.IsArray: true }]).MakeGenericMethod(item).Invoke(null, [items])!;
+    }
+
+    private object Dictionary(Type type, int depth)
+    {
+        var (key, value) = (type.GetGenericArguments()[0], type.GetGenericArguments()[1]);
+        var none = type.GetField("Empty")!.GetValue(null)!;
+        return random.Next(2) == 0 ? none : type.GetMethod("SetItem")!.Invoke(none, [Of(key, false, depth + 1), Of(value, false, depth + 1)])!;
     }
 
     private object Record(Type type, int depth)

@@ -58,7 +58,7 @@ internal sealed class ChannelGround
         var found = Hearing.Configured(house.Devices[source.Device], source.Radio);
         // Where both ends are set a box that is left as found holds the other.
         var mayChange = house.Devices[source.Device].LeaveAsFound != true && below.TrueForAll(link => !house.Devices[link.From].Traits.NeedsFixedChannel || house.Devices[link.From].LeaveAsFound != true);
-        var isBridge = below.Exists(link => house.Devices[link.From].Mode is DeviceMode.Wds or DeviceMode.ClientBridge);
+        var isBridge = below.Exists(link => house.Devices[link.From].Traits.IsRadioLink);
         var options = mayChange ? ChannelOptions.Of(Rules, source.Ability, found, boxes.Exists(IsOutdoors), below.Exists(link => house.Devices[link.From].Traits.NeedsFixedChannel), isBridge, HasCompany(members)) : [];
         return new(source.Radio.Band, members, found, mayChange, options.IsEmpty ? [new(found, Regulations.IsRadar(Rules, found))] : options);
     }

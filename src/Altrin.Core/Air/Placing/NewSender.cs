@@ -13,7 +13,7 @@ public static class NewSender
 
     /// <summary>The kind of the kit shelf that would join by radio here: one more satellite where the house has such units, else a dual-band repeater.</summary>
     public static KitKind RadioKind(NetworkDocument house) =>
-        KitShelf.Find(house.Devices.Any(box => box.Mode == DeviceMode.MeshSatellite || box.Kit == MeshMain) ? Satellite : Repeater)!;
+        KitShelf.Find(house.Devices.Any(box => box.Traits.BreaksLoops || box.Kit == MeshMain) ? Satellite : Repeater)!;
 
     /// <summary>The house with one more of them in it, that joins the household's network.</summary>
     /// <returns>Null where there is no network to be joined.</returns>
@@ -22,7 +22,8 @@ public static class NewSender
     /// <summary>The house with an access point more in a room, on a cable to a box; null where that one has no socket free, or where there is no network.</summary>
     public static NetworkDocument? ByCable(NetworkDocument house, string room, Device at)
     {
-        if (house.FreePort(at, PortRole.Lan) is not { } socket || With(house, KitShelf.Find(Point)!) is not { } with || Joining(with, Id, DeviceMode.AccessPoint) is not { } sends) return null;
+        if (house.FreePort(at, PortRole.Lan) is not { } socket || With(house, KitShelf.Find(Point)!) is not { } with
+            || with.FindDevice(Id)!.ModeThat(mode => mode.IsAccessPoint) is not { } mode || Joining(with, Id, mode) is not { } sends) return null;
         var cable = new Cable { Id = Id, A = new(at.Id, socket.Id), B = new(Id, sends.FindDevice(Id)!.Ports[0].Id), Category = "cat6" };
         return sends.WithDevice(Id, box => box with { Uplink = null, Room = room }) is var placed ? placed with { Cables = placed.Cables.Add(cable) } : null;
     }
@@ -55,5 +56,5 @@ public static class NewSender
     public static NetworkDocument? OnTheTable(NetworkDocument house, string device) => house.FindDevice(device) is { } box && ModeOf(box) is { } mode ? Joining(house, device, mode) : null;
 
     /// <summary>How a box on the table could join by radio; null where it cannot.</summary>
-    public static DeviceMode? ModeOf(Device box) => box.CanBe(DeviceMode.MeshSatellite) ? DeviceMode.MeshSatellite : box.CanBe(DeviceMode.Repeater) ? DeviceMode.Repeater : null;
+    public static DeviceMode? ModeOf(Device box) => box.ModeThat(mode => mode.BreaksLoops) ?? box.ModeThat(mode => mode.IsRepeater);
 }

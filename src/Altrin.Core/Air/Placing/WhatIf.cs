@@ -60,7 +60,7 @@ public static class WhatIfs
         // From where the wires end: a cable to one that hangs by radio itself gains little.
         var (box, parent) = (house.Devices[link.From], house.Devices[link.To]);
         for (var n = 0; n < house.Devices.Length && state.UplinkBox(parent.Id) is { } up; n++) parent = house.FindDevice(up)!;
-        if (house.FreePort(box, PortRole.Lan) is not { } near || house.FreePort(parent, PortRole.Lan) is not { } far || box.Mode == DeviceMode.Router) return null;
+        if (house.FreePort(box, PortRole.Lan) is not { } near || house.FreePort(parent, PortRole.Lan) is not { } far || box.Traits.IsRouter) return null;
         var run = house.Runs.FirstOrDefault(one => one.Medium == Medium.Ethernet && (Joins(one, box.Room, parent.Room) || Joins(one, parent.Room, box.Room)));
         var same = Rooms.AreSame(house, box.Room, parent.Room);
         var category = run?.Category ?? "cat6";
@@ -128,7 +128,7 @@ public static class WhatIfs
         var name = Rooms.Say(house, weak.Room);
         if (NewSender.ByRadio(house) is { } more && Places.Of(more, NewSender.Id, everyMetre: false, cancel) is { Best: { } best })
         {
-            var (joined, kind, what) = (more.FindDevice(NewSender.Id)!, NewSender.RadioKind(house).Name, more.FindDevice(NewSender.Id)!.Mode == DeviceMode.MeshSatellite ? "satellite" : "repeater");
+            var (joined, kind, what) = (more.FindDevice(NewSender.Id)!, NewSender.RadioKind(house).Name, more.FindDevice(NewSender.Id)!.Traits.BreaksLoops ? "satellite" : "repeater");
             var uplink = joined.Uplink! with { Radio = best.Radio ?? joined.Uplink!.Radio };
             yield return Compare(state, now, Places.Moved(more, NewSender.Id, Rooms.Find(house, best.Room)!, best.At, uplink), "one more by radio", $"One more {what}, in {Rooms.Say(house, best.Room)}",
                 (before, after) => $"{Mbps(after)} Mb/s instead of {Mbps(before)} in {name}, the room with the least: “{kind}” of the kit shelf at its best place{(best.Joins is { } parent ? $", joined to {house.NameOf(parent)}" : "")}.", weak.Room, []);

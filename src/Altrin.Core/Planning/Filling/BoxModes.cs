@@ -12,12 +12,8 @@ internal static class BoxModes
         for (var i = 0; i < draft.Boxes.Length; i++) SetOne(draft, i);
         if (draft.Ground.Root < 0) return;
         var heir = draft.Structure.HandsTo;
-        draft.Change(draft.Ground.Root, box => box.Mode switch
-        {
-            DeviceMode.Passthrough => heir >= 0 && box.PassthroughTo != draft.Boxes[heir].Id ? box with { PassthroughTo = draft.Boxes[heir].Id } : box,
-            // Who the DMZ host is is said once the addresses are known.
-            _ => box,
-        });
+        draft.Change(draft.Ground.Root, box => box.Traits.HandsLineOn && heir >= 0 && box.PassthroughTo != draft.Boxes[heir].Id
+            ? box with { PassthroughTo = draft.Boxes[heir].Id } : box);
     }
 
     /// <summary>What follows for one box from its own use alone.</summary>
@@ -39,7 +35,7 @@ internal static class BoxModes
         // A repeater on a cable that also joins by radio would close a circle; a mesh unit breaks it itself.
         if (use.Joined == Joined.ByWire && box.Uplink is not null && box.Traits.Uplink != UplinkSide.None && !box.Traits.BreaksLoops) box = box with { Uplink = null };
         if (use.ByHand && box.Firewall) box = box with { Firewall = false };
-        if (box.Upnp && (use.ByHand || box.Mode is DeviceMode.AccessPoint or DeviceMode.Repeater or DeviceMode.ClientBridge or DeviceMode.Wds)) box = box with { Upnp = false };
+        if (box.Upnp && (use.ByHand || box.Traits.KeepsIdleServices)) box = box with { Upnp = false };
         return box;
     }
 
@@ -50,6 +46,6 @@ internal static class BoxModes
         if (!box.Nat) box = box with { Nat = true };
         if (!draft.Ground.AsFound.Boxes[i].Routes && !box.Firewall) box = box with { Firewall = true };
         if (draft.Use(i).Joined != Joined.ByRadio && box.Uplink is not null) box = box with { Uplink = null };
-        return found.Mode == DeviceMode.Router && ReferenceEquals(box, found) ? found : box;
+        return found.Traits.IsRouter && ReferenceEquals(box, found) ? found : box;
     }
 }

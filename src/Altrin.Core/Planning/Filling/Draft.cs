@@ -83,8 +83,8 @@ internal sealed class Draft
         {
             if (Use(at).Routes) return at;
             // Whoever shares what it hands on routes for the rest.
-            if (at == Ground.Root && Use(at).Mode == DeviceMode.Passthrough && at != box && Structure.HandsTo >= 0 && IsBelow(box, Structure.HandsTo)) return Street;
-            if (at == Ground.Root && Use(at).Mode == DeviceMode.Passthrough) return Boxes[at].PassthroughShares == true ? at : Street;
+            if (at == Ground.Root && Modes.Of(Use(at).Mode).HandsLineOn && at != box && Structure.HandsTo >= 0 && IsBelow(box, Structure.HandsTo)) return Street;
+            if (at == Ground.Root && Modes.Of(Use(at).Mode).HandsLineOn) return Boxes[at].PassthroughShares == true ? at : Street;
         }
         return Street;
     }

@@ -71,7 +71,7 @@ internal static class Subnets
         }
         // As found it stood there and its side is right, or is what the household agreed.
         if (draft.Found.Line is not { } line) return;
-        var isThrough = draft.Ground.Root != router && draft.Use(draft.Ground.Root).Mode == DeviceMode.Passthrough;
+        var isThrough = draft.Ground.Root != router && Modes.Of(draft.Use(draft.Ground.Root).Mode).HandsLineOn;
         var wanted = isThrough ? WanMethod.Dhcp : line.HandOff switch { HandOff.Pppoe => WanMethod.Pppoe, HandOff.Static => WanMethod.Static, _ => WanMethod.Dhcp };
         if (now.Method == wanted && (wanted != WanMethod.Static || line.Agreed is null || now.Address == line.Agreed.Address)) return;
         if (wanted == WanMethod.Static && line.Agreed is null && draft.Found.Devices.FirstOrDefault(one => one.Wan is { Method: WanMethod.Static, Address: not null })?.Wan is { } set)

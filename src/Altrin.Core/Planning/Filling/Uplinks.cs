@@ -23,12 +23,12 @@ internal static class Uplinks
         var own = draft.Boxes[box];
         if (own.Uplink is { } now && use.Band == Names.BandOf(own, now.Radio) && draft.Ground.AsFound.Boxes[box] is { Joined: Joined.ByRadio } was && was.Parent == above
             && Fits(draft, above, now, use.Band))
-            return use.Mode != DeviceMode.Wds || Channels(draft, box, above);
+            return !Modes.Of(use.Mode).NeedsFixedChannel || Channels(draft, box, above);
         if (!draft.MaySet(box) || own.Radios.FirstOrDefault(radio => radio.Band == use.Band) is not { } radio) return false;
         if (Network(draft, above, use.Band) is not { } network) return false;
         // Of several boxes of one name the nearest is meant; of one alone nothing need be said.
         draft.Change(box, one => one with { Uplink = new() { Radio = radio.Id, Ssid = network.Ssid, Security = network.Security, Key = network.Key, Near = draft.Boxes[above].Id } });
-        return use.Mode != DeviceMode.Wds || Channels(draft, box, above);
+        return !Modes.Of(use.Mode).NeedsFixedChannel || Channels(draft, box, above);
     }
 
     private static bool Fits(Draft draft, int above, Uplink uplink, Band band) => draft.Boxes[above].Wifi.Any(network => network.Enabled && network.Ssid == uplink.Ssid && network.Key == uplink.Key

@@ -38,7 +38,7 @@ internal static class Wiring
         if (!draft.Ground.IndexOf.TryGetValue(socket.Device, out var box) || !draft.Use(box).IsUsed) return false;
         if (draft.Found.Line?.Socket == socket) return false;
         var use = draft.Use(box);
-        if (box == draft.Ground.Root && (use.Mode == DeviceMode.Modem || (use.Mode == DeviceMode.Passthrough && draft.Boxes[box].PassthroughShares != true))) return false;
+        if (box == draft.Ground.Root && (Modes.Of(use.Mode).IsModem || (Modes.Of(use.Mode).HandsLineOn && draft.Boxes[box].PassthroughShares != true))) return false;
         return IsLan(draft, box, socket.Port) && !draft.Taken.Contains(socket);
     }
 
@@ -56,7 +56,7 @@ internal static class Wiring
     private static bool IsLan(Draft draft, int box, string port) =>
         draft.Boxes[box].FindPort(port) is { } socket && (socket.Role == PortRole.Lan || IsOneNetwork(draft.Use(box)));
 
-    private static bool IsOneNetwork(BoxUse use) => use.Mode is not (DeviceMode.Router or DeviceMode.Modem or DeviceMode.Passthrough);
+    private static bool IsOneNetwork(BoxUse use) => Modes.Of(use.Mode).IsOneNetwork;
 
     private static bool IsPlain(Draft draft, Socket socket) =>
         draft.Boxes[draft.Ground.IndexOf[socket.Device]].FindPort(socket.Port) is { Vlan: null or Vlan.Own };

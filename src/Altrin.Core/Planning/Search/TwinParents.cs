@@ -59,7 +59,7 @@ internal sealed class TwinParents(Ground ground, Choices choices)
         return null;
     }
 
-    private Sockets SocketsOf(Structure structure, int box) => structure.Boxes[box].Mode is DeviceMode.Router or DeviceMode.Modem or DeviceMode.Passthrough ? sockets[box].Routing : sockets[box].Plain;
+    private Sockets SocketsOf(Structure structure, int box) => Modes.Of(structure.Boxes[box].Mode).IsOneNetwork ? sockets[box].Plain : sockets[box].Routing;
 
     /// <summary>At the most: with what hangs there now and may stay, and every wired thing of the room.</summary>
     private int Taken(Structure structure, int settled, int box, int but)

@@ -19,9 +19,9 @@ internal sealed class AsFoundReader(Ground ground)
         for (var i = 0; i < uses.Length; i++)
             if (uses[i].IsUsed && !seen[i]) Spread(i, uses, seen);
         var root = ground.Root >= 0 ? house.Devices[ground.Root] : null;
-        var passes = root is { Mode: DeviceMode.Passthrough, PassthroughTo: { } to } && ground.IndexOf.TryGetValue(to, out var target) ? target : -1;
-        var dmz = root is { Mode: DeviceMode.Router, DmzHost: { } host } ? ground.State.Interfaces.FirstOrDefault(one => one.Kind == Simulation.InterfaceKind.Wan && one.Address?.Address == host)?.Device ?? -1 : -1;
-        var modem = root is { Mode: DeviceMode.Modem } ? Array.FindIndex(uses, use => use.Parent == ground.Root && use.Routes) : -1;
+        var passes = root is { Traits.HandsLineOn: true, PassthroughTo: { } to } && ground.IndexOf.TryGetValue(to, out var target) ? target : -1;
+        var dmz = root is { Traits.IsRouter: true, DmzHost: { } host } ? ground.State.Interfaces.FirstOrDefault(one => one.Kind == Simulation.InterfaceKind.Wan && one.Address?.Address == host)?.Device ?? -1 : -1;
+        var modem = root is { Traits.IsModem: true } ? Array.FindIndex(uses, use => use.Parent == ground.Root && use.Routes) : -1;
         return new([.. uses], passes >= 0 ? passes : dmz >= 0 ? dmz : modem, passes < 0 && dmz >= 0);
     }
 
@@ -38,7 +38,7 @@ internal sealed class AsFoundReader(Ground ground)
                     if (own.Device != house.Devices[at].Id || !ground.IndexOf.TryGetValue(far.Device, out var to) || seen[to] || !uses[to].IsUsed) continue;
                     var box = house.Devices[to];
                     var isLan = box.FindPort(far.Port)?.Role == PortRole.Lan;
-                    uses[to] = uses[to] with { Joined = Joined.ByWire, Parent = at, Medium = cable.Medium, ByHand = box.Mode == DeviceMode.Router && isLan };
+                    uses[to] = uses[to] with { Joined = Joined.ByWire, Parent = at, Medium = cable.Medium, ByHand = box.Traits.IsRouter && isLan };
                     seen[to] = true;
                     wired.Enqueue(to);
                 }

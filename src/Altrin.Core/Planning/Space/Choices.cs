@@ -6,8 +6,6 @@ namespace Altrin.Core.Planning.Space;
 /// <summary>What can be made of each box in this house, whatever is made of the others.</summary>
 public sealed class Choices
 {
-    private static readonly DeviceMode[] ByRadio = [DeviceMode.Repeater, DeviceMode.MeshSatellite, DeviceMode.ClientBridge, DeviceMode.Wds];
-
     private const int MostHeard = 3;
     private const double Margin = 12;
 
@@ -39,13 +37,13 @@ public sealed class Choices
 
     /// <summary>What the box that is handed the line must be for it.</summary>
     public bool IsHeir(int box, BoxUse use) => use.Routes && use.Joined == Joined.ByWire
-        && (use.Parent == ground.Root || use.Parent >= 0 && ground.Found.Devices[use.Parent].Mode == DeviceMode.Switch || use == ground.AsFound.Boxes[box]);
+        && (use.Parent == ground.Root || use.Parent >= 0 && ground.Found.Devices[use.Parent].Traits.IsSwitch || use == ground.AsFound.Boxes[box]);
 
     /// <summary>Whether a box may hang at the one at the line, handing on as it does.</summary>
-    public bool MayHangAtRoot(int box, BoxUse root, int handsTo) => root.Mode switch
+    public bool MayHangAtRoot(int box, BoxUse root, int handsTo) => Modes.Of(root.Mode) switch
     {
-        DeviceMode.Modem => box == handsTo || ground.Found.Line is { Addresses: > 1 },
-        DeviceMode.Passthrough => box == handsTo || ground.Found.Devices[ground.Root].PassthroughShares == true,
+        { IsModem: true } => box == handsTo || ground.Found.Line is { Addresses: > 1 },
+        { HandsLineOn: true } => box == handsTo || ground.Found.Devices[ground.Root].PassthroughShares == true,
         _ => true,
     };
 
@@ -60,13 +58,13 @@ public sealed class Choices
         yield return (found, ground.AsFound.HandsTo, ground.AsFound.IsDmz);
         if (box.LeaveAsFound == true) yield break;
         var used = found with { IsUsed = true, Joined = Joined.ToNothing, Parent = -1, ByHand = false };
-        if (CanRoute(box)) yield return (used with { Mode = DeviceMode.Router }, -1, false);
+        if (RouterMode(box) is { } router) yield return (used with { Mode = router }, -1, false);
         for (var heir = 0; heir < ground.Found.Devices.Length; heir++)
         {
             if (heir == ground.Root || !Of[heir].Any(use => IsHeir(heir, use))) continue;
-            if (box.CanBe(DeviceMode.Modem)) yield return (used with { Mode = DeviceMode.Modem }, heir, false);
-            if (box.CanBe(DeviceMode.Passthrough)) yield return (used with { Mode = DeviceMode.Passthrough }, heir, false);
-            if (CanRoute(box)) yield return (used with { Mode = DeviceMode.Router }, heir, true);
+            foreach (var mode in Modes.All)
+                if (mode.AtTheLine is not null && box.CanBe(mode.Mode)) yield return (used with { Mode = mode.Mode }, heir, false);
+            if (RouterMode(box) is { } dmz) yield return (used with { Mode = dmz }, heir, true);
         }
     }
 
@@ -98,9 +96,10 @@ public sealed class Choices
         {
             // What would not be heard is no join. A channel moves the limit by a few decibels at most.
             if (Level(i, room, parent, band) is { } level && level < Radio.LinkRate.LeastDbm(band) - Margin) continue;
-            var modes = box.KeptApart == true ? [] : ByRadio.Where(box.CanBe).Where(mode => mode != DeviceMode.Wds || ground.Found.Devices[parent].Supports.IsEmpty || ground.Found.Devices[parent].CanBe(DeviceMode.Wds)).ToList();
+            var modes = box.KeptApart == true ? [] : Modes.RadioChoices.Where(mode => box.CanBe(mode.Mode)
+                && (!mode.NeedsFixedChannel || ground.Found.Devices[parent].Supports.IsEmpty || ground.Found.Devices[parent].CanBe(mode.Mode))).Select(mode => mode.Mode).ToList();
             // The choice that translates is for whom no other is left.
-            if (modes.Count == 0 && box.CanBe(DeviceMode.Router) && (isSame.Joined == Joined.ByRadio && isSame.Routes)) modes = [DeviceMode.Router];
+            if (modes.Count == 0 && isSame.Joined == Joined.ByRadio && isSame.Routes) modes = [isSame.Mode];
             foreach (var mode in modes) yield return use with { Mode = mode, Joined = Joined.ByRadio, Band = band };
         }
     }
@@ -130,28 +129,30 @@ public sealed class Choices
     private int Hops(int box) => ground.AsFound.Boxes[box].Joined == Joined.ByRadio ? 1 : ground.AsFound.Boxes[box].IsUsed ? 0 : 1;
 
     /// <summary>Of a box of whose own network nobody has noted anything no router is planned: its page is not known to open.</summary>
-    private static bool CanRoute(Device box) => box.CanBe(DeviceMode.Router) && (box.Mode == DeviceMode.Router || box.Lan is not null);
+    private static DeviceMode? RouterMode(Device box) => box.Traits.IsRouter || box.Lan is not null ? box.ModeThat(mode => mode.IsRouter) : null;
 
     private static IEnumerable<(DeviceMode Mode, bool ByHand)> WiredModes(Device box, BoxUse found)
     {
         if (box.LeaveAsFound == true)
         {
-            yield return (box.Mode, found.ByHand || box.Mode == DeviceMode.Router && box.Lan?.DhcpServer is not { Enabled: true });
+            yield return (box.Mode, found.ByHand || box.Traits.IsRouter && box.Lan?.DhcpServer is not { Enabled: true });
             yield break;
         }
-        if (CanRoute(box) && box.Ports.Any(port => port.Role == PortRole.Wan)) yield return (DeviceMode.Router, false);
+        var router = RouterMode(box);
+        if (router is { } own && box.Ports.Any(port => port.Role == PortRole.Wan)) yield return (own, false);
         if (box.KeptApart == true) yield break;
         var any = false;
-        foreach (var mode in new[] { DeviceMode.AccessPoint, DeviceMode.MeshSatellite, DeviceMode.Switch })
+        foreach (var mode in Modes.All.Where(mode => mode.IsWireChoice).Select(mode => mode.Mode))
             if (box.CanBe(mode))
             {
                 any = true;
                 yield return (mode, false);
             }
-        if (CanRoute(box) && (!box.CanBe(DeviceMode.AccessPoint) || found.ByHand) && box.Ports.Any(port => port.Role == PortRole.Lan)) yield return (DeviceMode.Router, true);
+        if (router is { } byHand && (box.ModeThat(mode => mode.IsAccessPoint) is null || found.ByHand) && box.Ports.Any(port => port.Role == PortRole.Lan))
+            yield return (byHand, true);
         // A repeater on a cable, its uplink off, does an access point's work.
         if (!any)
-            foreach (var mode in ByRadio.Where(box.CanBe)) yield return (mode, false);
+            foreach (var mode in Modes.RadioChoices.Where(mode => box.CanBe(mode.Mode))) yield return (mode.Mode, false);
     }
 
     /// <summary>Whether a cable of that medium may lie between the two, wherever the upper one is put.</summary>

@@ -22,7 +22,8 @@ public abstract record PinnedUse
     internal bool Is(NetworkDocument house, BoxUse use) => use.IsUsed && this switch
     {
         Called => Modes.Of(use.Mode).Wifi != WifiSide.Silent,
-        As one => (use.ByHand ? DeviceMode.AccessPoint : use.Mode) == one.Mode,
+        // By hand it is one in all but name.
+        As one => use.ByHand ? Modes.Of(one.Mode).IsAccessPoint : use.Mode == one.Mode,
         Under one => use.Joined == one.By && use.Parent >= 0 && house.Devices[use.Parent].Id == one.Box,
         _ => throw new InvalidOperationException($"{this} is not handled."),
     };
@@ -121,7 +122,7 @@ public sealed record PinChoice(string Device, string Name, ImmutableArray<Pinned
     {
         if (box.LeaveAsFound == true) return new(box.Id, box.Name, []);
         var modes = box.Supports.Append(box.Mode).ToHashSet();
-        if (modes.Contains(DeviceMode.Router)) modes.Add(DeviceMode.AccessPoint);
+        if (box.CanRoute) modes.UnionWith(Modes.All.Where(mode => mode.IsAccessPoint).Select(mode => mode.Mode));
         var names = modes.Any(mode => Modes.Of(mode).Wifi != WifiSide.Silent) && box.Radios.Length > 0 ? NamesFor(house, box) : [];
         var under = uses.Where(use => use is { IsUsed: true, Parent: >= 0 }).Select(use => (use.Parent, use.Joined)).Distinct().OrderBy(one => one.Joined).ThenBy(one => one.Parent);
         return new(box.Id, box.Name, [.. modes.Order().Select(mode => new PinnedUse.As(mode)), .. under.Select(one => new PinnedUse.Under(house.Devices[one.Parent].Id, one.Joined)), .. names.Select(name => new PinnedUse.Called(name))]);

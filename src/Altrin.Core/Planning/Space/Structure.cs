@@ -21,10 +21,10 @@ public enum Joined
 /// <param name="Band">Of a radio join.</param>
 public readonly record struct BoxUse(bool IsUsed, string? Room, DeviceMode Mode, bool ByHand, Joined Joined, int Parent, Medium Medium, Band Band)
 {
-    public static readonly BoxUse Drawer = new(false, null, DeviceMode.Router, false, Joined.ToNothing, -1, Medium.Ethernet, Band.Ghz24);
+    public static readonly BoxUse Drawer = new(false, null, default, false, Joined.ToNothing, -1, Medium.Ethernet, Band.Ghz24);
 
     /// <summary>It keeps what is behind it apart.</summary>
-    public bool Routes => IsUsed && Mode == DeviceMode.Router && !ByHand;
+    public bool Routes => IsUsed && !ByHand && Modes.Of(Mode).IsRouter;
 }
 
 /// <summary>Who is used, in which mode, joined to whom and how; and how the box at the line hands on. All the rest of a plan follows from it by

@@ -18,7 +18,7 @@ public sealed class IdleRouterServices : IRule
             // In access-point mode proper most boxes stop these themselves; UPnP that is said to be on is on all the same.
             var byHand = facts.IsBridgeInPractice(box) && box.Lan?.DhcpServer is not { Enabled: true };
             var firewall = box.Firewall && byHand;
-            var upnp = box.Upnp && (byHand || box.Mode is DeviceMode.AccessPoint or DeviceMode.Repeater or DeviceMode.ClientBridge or DeviceMode.Wds);
+            var upnp = box.Upnp && (byHand || box.Traits.KeepsIdleServices);
             if (!firewall && !upnp) continue;
             // While its page shares an address with another nobody opens it: that comes first.
             if (facts.State.Lan(box.Id) is { Address: { } own } lan && Remedies.HolderCount(facts, lan.Segment, own.Address) > 1) continue;

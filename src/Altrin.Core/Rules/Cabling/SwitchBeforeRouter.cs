@@ -17,7 +17,7 @@ public sealed class SwitchBeforeRouter : IRule
         if (facts.State.ProviderSegment < 0) yield break;
         foreach (var box in facts.InUse)
         {
-            if (box.Mode != DeviceMode.Switch || facts.State.InsideOf(box.Id) != facts.State.ProviderSegment) continue;
+            if (!box.Traits.IsSwitch || facts.State.InsideOf(box.Id) != facts.State.ProviderSegment) continue;
             yield return Found(facts, box);
         }
     }
@@ -39,7 +39,7 @@ public sealed class SwitchBeforeRouter : IRule
             foreach (var down in facts.House.Cables.Where(cable => cable != up && (cable.A.Device == box.Id || cable.B.Device == box.Id)))
             {
                 var (modem, router) = (facts.Device(Remedies.EndOpposite(up, box.Id).Device), facts.Device(Remedies.EndOpposite(down, box.Id).Device));
-                if (modem.Id != facts.House.Line?.Device || router.Mode != DeviceMode.Router || facts.House.FreePort(router, PortRole.Lan) is not { } lan) continue;
+                if (modem.Id != facts.House.Line?.Device || !router.Traits.IsRouter || facts.House.FreePort(router, PortRole.Lan) is not { } lan) continue;
                 if (router.FindPort(Remedies.EndOpposite(down, box.Id).Port)?.Role != PortRole.Wan) continue;
                 var wan = Remedies.EndOpposite(down, box.Id);
                 return [new($"Put it behind {router.Name}",

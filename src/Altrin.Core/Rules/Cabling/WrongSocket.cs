@@ -15,7 +15,7 @@ public sealed class WrongSocket : IRule
     {
         foreach (var box in facts.InUse)
         {
-            if (box.Mode != DeviceMode.Router) continue;
+            if (!box.Traits.IsRouter) continue;
             if (LineInLan(facts, box) is { } line) yield return line;
             else if (box.Lan?.DhcpServer is { Enabled: true } && facts.IsBridgeInPractice(box)) yield return FedThroughLan(facts, box);
         }

@@ -17,7 +17,7 @@ public sealed class DhcpThroughBridge : IRule
     {
         foreach (var thing in facts.House.Endpoints)
         {
-            if (thing.Connect is not Attachment.Plug { Device: { } id } || facts.FindDevice(id) is not { Mode: DeviceMode.ClientBridge } bridge) continue;
+            if (thing.Connect is not Attachment.Plug { Device: { } id } || facts.FindDevice(id) is not { Traits.Wifi: WifiSide.SendsIfItServes } bridge) continue;
             if (facts.State.Net(thing.Id) is not { Outcome: LeaseOutcome.Leased } net || facts.State.UplinkBox(id) is null) continue;
             if (net.Candidates[0].Server is not { } server || server == id) continue;
             yield return Found(facts, thing, bridge, server, net);

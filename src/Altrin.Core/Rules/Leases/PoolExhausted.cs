@@ -23,7 +23,7 @@ public sealed class PoolExhausted : IRule
         }
     }
 
-    private static bool HasSwitch(Facts facts, int segment) => facts.InUse.Any(box => box.Mode == DeviceMode.Switch && facts.State.InsideOf(box.Id) == segment);
+    private static bool HasSwitch(Facts facts, int segment) => facts.InUse.Any(box => box.Traits.IsSwitch && facts.State.InsideOf(box.Id) == segment);
 
     private Finding TooFew(Facts facts, RunningServer server, IReadOnlyCollection<Interface> without) =>
         new(Id, Severity.Fault, "The provider gives out too few addresses", [.. without.Select(one => one.Owner).Distinct()],

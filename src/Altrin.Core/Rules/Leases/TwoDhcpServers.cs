@@ -44,7 +44,7 @@ public sealed class TwoDhcpServers : IRule
     /// <summary>The provider beside a router whose LAN socket the line is in: the socket is what is wrong, and another rule's finding.</summary>
     private static bool IsLineInLan(Facts facts, List<RunningServer> servers) =>
         servers.Count == 2 && servers.Exists(server => server.Device == Line.ProviderId)
-        && servers.Exists(server => facts.House.Line?.Device == server.Device && facts.Device(server.Device).Mode == DeviceMode.Router);
+        && servers.Exists(server => facts.House.Line?.Device == server.Device && facts.Device(server.Device).RoutesForItsOwn);
 
     private static ImmutableArray<Fix> Fixes(Facts facts, List<RunningServer> rivals)
     {

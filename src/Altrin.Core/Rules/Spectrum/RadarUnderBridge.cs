@@ -16,7 +16,7 @@ public sealed class RadarUnderBridge : IRule
         foreach (var link in facts.State.AirMap.Links)
         {
             var box = facts.House.Devices[link.From];
-            if (box.Mode is not (DeviceMode.Wds or DeviceMode.ClientBridge) || link.Source.Channel.Number is not { } number || !Regulations.IsRadar(rules, link.Source.Channel)) continue;
+            if (!box.Traits.IsRadioLink || link.Source.Channel.Number is not { } number || !Regulations.IsRadar(rules, link.Source.Channel)) continue;
             var far = facts.House.Devices[link.To];
             yield return new(Id, Severity.Caution, "A bridge on a radar channel", [far.Id, box.Id], () => $"{box.Name} hangs on channel {number} of {far.Name}, which has to be left when a radar is heard, and is listened to for a minute before it is used. "
                 + $"Each time {box.Name} and what is behind it are cut off.", () => ChannelFixes.Plan(facts), box.Id);

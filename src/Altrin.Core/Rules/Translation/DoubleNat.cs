@@ -15,7 +15,7 @@ public sealed class DoubleNat : IRule
     {
         foreach (var box in facts.InUse)
         {
-            if (box is not { Mode: DeviceMode.Router, Nat: true }) continue;
+            if (box is not { RoutesForItsOwn: true, Nat: true }) continue;
             // Joined by radio it is the choice on the repeater's page that is wrong, and another rule's finding.
             if (box is { Uplink: not null, KeptApart: not true }) continue;
             if (facts.State.Wan(box.Id) is not { } wan || facts.State.Lan(box.Id)?.Address is not { } lan) continue;

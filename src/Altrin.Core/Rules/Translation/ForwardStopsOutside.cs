@@ -16,7 +16,7 @@ public sealed class ForwardStopsOutside : IRule
     {
         foreach (var box in facts.InUse)
         {
-            if (box.PortForwards.IsEmpty || box is not { Mode: DeviceMode.Router, Nat: true } || facts.State.Wan(box.Id) is not { Address: { } wan } outside) continue;
+            if (box.PortForwards.IsEmpty || box is not { RoutesForItsOwn: true, Nat: true } || facts.State.Wan(box.Id) is not { Address: { } wan } outside) continue;
             if (Outer(facts, outside) is not { } outer || outer.DmzHost == wan.Address) continue;
             if (Found(box, outer, wan.Address) is { } found) yield return found;
         }

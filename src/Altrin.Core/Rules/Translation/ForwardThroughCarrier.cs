@@ -17,7 +17,7 @@ public sealed class ForwardThroughCarrier : IRule
         if (!facts.State.IsLineShared) yield break;
         foreach (var box in facts.InUse)
         {
-            if (box.Mode != DeviceMode.Router || (box.PortForwards.IsEmpty && box.DmzHost is null)) continue;
+            if (!box.RoutesForItsOwn || (box.PortForwards.IsEmpty && box.DmzHost is null)) continue;
             var what = box.PortForwards.IsEmpty ? $"sends what comes in to {box.DmzHost}"
                 : $"forwards {Facts.Join(box.PortForwards.Select(one => $"{Words<TransportProtocol>.Of(one.Protocol)} {one.Port}"))}";
             yield return new(Id, Severity.Fault, "A forward that can never work", [box.Id],

@@ -16,7 +16,7 @@ public sealed class InboundTargetMoved : IRule
     {
         foreach (var box in facts.InUse)
         {
-            if (box is not { Mode: DeviceMode.Router, Nat: true } || (box.PortForwards.IsEmpty && box.DmzHost is null)) continue;
+            if (box is not { RoutesForItsOwn: true, Nat: true } || (box.PortForwards.IsEmpty && box.DmzHost is null)) continue;
             if (Found(facts, box) is { } found) yield return found;
         }
     }

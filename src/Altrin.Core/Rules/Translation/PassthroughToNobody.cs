@@ -32,7 +32,7 @@ public sealed class PassthroughToNobody : IRule
     private static ImmutableArray<Fix> Fixes(Facts facts, Device gateway)
     {
         var fixes = ImmutableArray.CreateBuilder<Fix>();
-        foreach (var router in facts.InUse.Where(box => box.Mode == DeviceMode.Router && facts.State.IsWanPlugged(box.Id)
+        foreach (var router in facts.InUse.Where(box => box.Traits.IsRouter && facts.State.IsWanPlugged(box.Id)
             && facts.State.OutsideOf(box.Id) == facts.State.InsideOf(gateway.Id)))
         {
             var asks = new WanSettings { Method = facts.House.Line!.HandOff == HandOff.Pppoe ? WanMethod.Pppoe : WanMethod.Dhcp };
@@ -40,7 +40,7 @@ public sealed class PassthroughToNobody : IRule
             if (router.Wan?.Method != asks.Method) actions = actions.Add(new SetWan(router.Id, asks));
             fixes.Add(new($"Pass it to {router.Name}", actions));
         }
-        if (gateway.CanBe(DeviceMode.Router)) fixes.Add(new($"Let {gateway.Name} route again", new SetMode(gateway.Id, DeviceMode.Router)));
+        if (gateway.ModeThat(mode => mode.IsRouter) is { } routes) fixes.Add(new($"Let {gateway.Name} route again", new SetMode(gateway.Id, routes)));
         return fixes.ToImmutable();
     }
 }

@@ -16,7 +16,7 @@ public sealed class WispWhereRepeater : IRule
     {
         foreach (var box in facts.InUse)
         {
-            if (box is not { Mode: DeviceMode.Router, Nat: true, Uplink: not null } || box.KeptApart == true) continue;
+            if (box is not { Traits.Uplink: UplinkSide.IsTheWan, Nat: true, Uplink: not null } || box.KeptApart == true) continue;
             if (facts.State.UplinkBox(box.Id) is not { } joined) continue;
             if (IsBehindAnother(facts, box)) yield return Found(facts, box, joined);
         }
@@ -36,11 +36,11 @@ public sealed class WispWhereRepeater : IRule
 
     private static ImmutableArray<Fix> Fixes(Facts facts, Device box)
     {
-        var mode = new[] { DeviceMode.Repeater, DeviceMode.MeshSatellite, DeviceMode.ClientBridge }.FirstOrDefault(box.Supports.Contains, DeviceMode.Router);
         var uplink = facts.State.OutsideOf(box.Id);
-        if (mode == DeviceMode.Router || facts.MainOn(uplink) is not { } main || facts.FreeAddress(uplink, main.Address!.Value.Prefix) is not { } free) return [];
+        if (Modes.RadioChoices.FirstOrDefault(mode => !mode.NeedsFixedChannel && box.Supports.Contains(mode.Mode)) is not { } mode
+            || facts.MainOn(uplink) is not { } main || facts.FreeAddress(uplink, main.Address!.Value.Prefix) is not { } free) return [];
         var actions = ImmutableArray.Create<InstallerAction>(new SetLanAddress(box.Id, new(free, main.Address.Value.Prefix.Length)));
         if (box.Lan?.DhcpServer is { Enabled: true }) actions = actions.Add(new TurnOffDhcpServer(box.Id));
-        return [new($"Make {box.Name} a {mode.Say()}", actions.Add(new SetMode(box.Id, mode)))];
+        return [new($"Make {box.Name} a {mode.Say}", actions.Add(new SetMode(box.Id, mode.Mode)))];
     }
 }

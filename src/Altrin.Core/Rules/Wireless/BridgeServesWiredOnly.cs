@@ -29,7 +29,7 @@ public sealed class BridgeServesWiredOnly : IRule
     private static ImmutableArray<Fix> Fixes(Facts facts, Device bridge, List<Endpoint> things)
     {
         var fixes = ImmutableArray.CreateBuilder<Fix>();
-        if (bridge.CanBe(DeviceMode.Repeater)) fixes.Add(new($"Make {bridge.Name} a repeater", new SetMode(bridge.Id, DeviceMode.Repeater)));
+        if (bridge.ModeThat(mode => mode.IsRepeater) is { } repeats) fixes.Add(new($"Make {bridge.Name} a repeater", new SetMode(bridge.Id, repeats)));
         if (bridge.Uplink is { } uplink && facts.State.UplinkBox(bridge.Id) is { } main)
             fixes.Add(new($"Join {uplink.Ssid} of {facts.NameOf(main)} instead", [.. things.Select(thing =>
                 (InstallerAction)new ConnectEndpoint(thing.Id, new Attachment.Join { Ssid = uplink.Ssid, Security = uplink.Security, Key = uplink.Key }))]));

@@ -17,7 +17,7 @@ public sealed class CableBesideRadio : IRule
         {
             if (!segment.IsLoop || ClosingCables.Of(facts, segment).Any()) continue;
             var box = facts.InUse.LastOrDefault(one => facts.State.InsideOf(one.Id) == segment.Index
-                && one.Mode != DeviceMode.Router && facts.State.UplinkBox(one.Id) is not null && Cables(facts, one).Any());
+                && !one.Traits.IsRouter && facts.State.UplinkBox(one.Id) is not null && Cables(facts, one).Any());
             if (box is null) continue;
             yield return new(Id, Severity.Fault, "Cable and radio at once", [box.Id],
                 () => $"{box.Name} joins {box.Uplink!.Ssid} by radio and is on the same network by cable: everything runs round that circle until "
@@ -31,7 +31,7 @@ public sealed class CableBesideRadio : IRule
     private static ImmutableArray<Fix> Fixes(Facts facts, Device box)
     {
         var fixes = ImmutableArray.CreateBuilder<Fix>();
-        if (box.CanBe(DeviceMode.AccessPoint)) fixes.Add(new($"Keep the cable: make {box.Name} an access point", new SetMode(box.Id, DeviceMode.AccessPoint)));
+        if (box.ModeThat(mode => mode.IsAccessPoint) is { } accessPoint) fixes.Add(new($"Keep the cable: make {box.Name} an access point", new SetMode(box.Id, accessPoint)));
         fixes.Add(new("Keep the cable: turn off the uplink", new SetUplink(box.Id)));
         foreach (var cable in Cables(facts, box).Take(1)) fixes.Add(new("Keep the radio: unplug the cable", new UnplugCable(cable.Id)));
         return fixes.ToImmutable();

@@ -17,10 +17,10 @@ public sealed class UplinkNotJoined : IRule
         {
             if (box.Uplink is not { } uplink || facts.State.UplinkBox(box.Id) is not null) continue;
             // An access point, a switch, a modem and a gateway in pass-through use no uplink; a satellite may be on a cable instead.
-            if (box.Mode is DeviceMode.AccessPoint or DeviceMode.Switch or DeviceMode.Modem or DeviceMode.Passthrough) continue;
-            if (box.Mode == DeviceMode.MeshSatellite && facts.MainOn(facts.State.InsideOf(box.Id)) is not null) continue;
+            if (box.Traits.Uplink == UplinkSide.None) continue;
+            if (box.Traits.BreaksLoops && facts.MainOn(facts.State.InsideOf(box.Id)) is not null) continue;
             // Everything fits and still no link: the channel is to blame, and that is another rule's.
-            if (box.Mode == DeviceMode.Wds && WifiMatch.Willing(facts, uplink, box).Any()) continue;
+            if (box.Traits.NeedsFixedChannel && WifiMatch.Willing(facts, uplink, box).Any()) continue;
             yield return Found(facts, box, uplink);
         }
     }

@@ -16,7 +16,7 @@ public sealed class WdsChannel : IRule
     {
         foreach (var box in facts.InUse)
         {
-            if (box is not { Mode: DeviceMode.Wds, Uplink: { } uplink } || facts.State.UplinkBox(box.Id) is not null) continue;
+            if (box is not { Traits.NeedsFixedChannel: true, Uplink: { } uplink } || facts.State.UplinkBox(box.Id) is not null) continue;
             if (WifiMatch.Willing(facts, uplink, box).FirstOrDefault() is not { } far) continue;
             yield return Found(box, uplink, far);
         }
