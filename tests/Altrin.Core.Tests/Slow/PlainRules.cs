@@ -139,17 +139,16 @@ internal sealed class PlainRules(NetworkState state)
 
             if (box.Nat && wan is { Address: { } held, Candidates: [{ Gateway: { } gateway }] } && On(wan.Segment).FirstOrDefault(one => one.Kind == InterfaceKind.Lan && one.Owner != box.Id && house.FindDevice(one.Owner)!.RoutesForItsOwn && state.InsideOf(one.Owner) == wan.Segment && one.Address?.Address == gateway) is { } above
                 && house.FindDevice(above.Owner) is { Nat: true } upper && upper.DmzHost != held.Address
-                && box.PortForwards.Any(one => !upper.PortForwards.Any(other => other.Protocol == one.Protocol && other.ToAddress == held.Address && (other.ToPort ?? other.Port) == one.Port)))
+                && box.PortForwards.Any(one => upper.Mode == DeviceMode.Passthrough || !upper.PortForwards.Any(other => other.Protocol == one.Protocol && other.ToAddress == held.Address && (other.ToPort ?? other.Port) == one.Port)))
                 yield return Fault("forward-stops-outside", box.Id, upper.Id);
 
-            var opens = box.PortForwards.Length > 0 || box.DmzHost is not null;
-            if (opens && state.IsLineShared) yield return Fault("forward-through-carrier", box.Id);
-            var inside = On(state.InsideOf(box.Id)).SelectMany(one => one.Candidates).Where(one => one.Address is not null).Select(one => one.Address!.Value.Address).ToHashSet();
-            if (box.Nat && opens && (box.PortForwards.Any(one => !inside.Contains(one.ToAddress)) || (box.DmzHost is { } host && !inside.Contains(host)))) yield return Fault("inbound-target-moved", box.Id);
+            foreach (var lost in WaysIn(box)) yield return lost;
 
             if (house.Line is { } line && line.Device == box.Id && box.Ports.Single(port => port.Id == line.Port).Role == PortRole.Lan) yield return Fault("wrong-socket", box.Id);
             else if (box.Lan?.DhcpServer is { Enabled: true } && IsBridge(box)) yield return Fault("wrong-socket", box.Id);
         }
+        foreach (var gateway in InUse.Where(box => box.Mode == DeviceMode.Passthrough && box.PassthroughShares == true))
+            foreach (var lost in WaysIn(gateway)) yield return lost;
         foreach (var gateway in InUse.Where(box => box.Mode == DeviceMode.Passthrough && box.PassthroughShares != true))
         {
             var isServed = gateway.PassthroughTo is { } to && state.Wan(to)?.Candidates is [{ Server: "isp" }];
@@ -157,6 +156,15 @@ internal sealed class PlainRules(NetworkState state)
             var left = On(state.InsideOf(gateway.Id)).Where(one => one.Owner != gateway.Id && one.Owner != gateway.PassthroughTo && one.Kind is InterfaceKind.Net or InterfaceKind.Wan && one.IsPlugged).Select(one => one.Owner).Distinct().ToList();
             if (isServed && left.Count > 0) yield return Fault("passthrough-bystander", [.. left, gateway.Id]);
         }
+    }
+
+    /// <summary>What a box that routes lets in, and to nobody.</summary>
+    private IEnumerable<Blame> WaysIn(Device box)
+    {
+        var opens = box.PortForwards.Length > 0 || box.DmzHost is not null;
+        if (opens && state.IsLineShared) yield return Fault("forward-through-carrier", box.Id);
+        var inside = On(state.InsideOf(box.Id)).SelectMany(one => one.Candidates).Where(one => one.Address is not null).Select(one => one.Address!.Value.Address).ToHashSet();
+        if (box.Nat && opens && (box.PortForwards.Any(one => !inside.Contains(one.ToAddress)) || (box.DmzHost is { } host && !inside.Contains(host)))) yield return Fault("inbound-target-moved", box.Id);
     }
 
     /// <summary>A router with nothing on its WAN side, on a network that another leads.</summary>

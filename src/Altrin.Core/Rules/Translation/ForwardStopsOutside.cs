@@ -24,12 +24,14 @@ public sealed class ForwardStopsOutside : IRule
 
     private Finding? Found(Device box, Device outer, Ipv4Address wan)
     {
-        var lost = box.PortForwards.Where(one => !outer.PortForwards.Any(other =>
+        // Who hands the line on forwards nothing himself.
+        var lost = box.PortForwards.Where(one => outer.Traits.HandsLineOn || !outer.PortForwards.Any(other =>
             other.Protocol == one.Protocol && other.ToAddress == wan && (other.ToPort ?? other.Port) == one.Port)).ToList();
         if (lost.Count == 0) return null;
         var ports = Facts.Join(lost.Select(one => $"{Words<TransportProtocol>.Of(one.Protocol)} {one.Port}"), 4);
         return new(Id, Severity.Fault, "Forwarded on the inner router only", [box.Id, outer.Id],
-            () => $"{box.Name} forwards {ports}, but what comes from the internet meets {outer.Name} first, and that sends it nowhere.",
+            () => $"{box.Name} forwards {ports}, but what comes from the internet meets {outer.Name} first, and that "
+            + (outer.Traits.HandsLineOn ? "hands all of it to whoever has the line’s own address." : "sends it nowhere."),
             () => Fixes(box, outer, wan, lost), box.Id);
     }
 
@@ -39,6 +41,7 @@ public sealed class ForwardStopsOutside : IRule
 
     private static ImmutableArray<Fix> Fixes(Device box, Device outer, Ipv4Address wan, List<PortForward> lost)
     {
+        if (outer.Traits.HandsLineOn) return [new($"Let {outer.Name} pass the line to {box.Name}", new SetPassthroughTarget(outer.Id, box.Id))];
         var taken = outer.PortForwards.Select(one => (one.Protocol, one.Port)).ToHashSet();
         if (lost.Exists(one => taken.Contains((one.Protocol, one.Port)))) return [];
         var also = lost.Select(one => (InstallerAction)new SetForward(outer.Id, new() { Protocol = one.Protocol, Port = one.Port, ToAddress = wan }));
