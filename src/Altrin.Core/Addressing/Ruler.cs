@@ -48,7 +48,7 @@ public static class Rulers
         {
             if (tread.IsTable) continue;
             var segment = state.Segments.First(one => one.Id == tread.Segment);
-            foreach (var prefix in state.SubnetsOn(segment.Index))
+            foreach (var prefix in state.SubnetsOn(segment.Index).Where(prefix => !LineWords.IsStandIn(state.House, prefix.FirstUsable)))
                 list.Add(Of(state, tread, segment.Index, prefix));
         }
         return list.ToImmutable();

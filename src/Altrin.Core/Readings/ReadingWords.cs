@@ -17,9 +17,9 @@ public static class ReadingWords
     {
         AddressReading { Who: var who, Ways: var ways } => who == laptop
             ? new($"{word} address", string.Join(" or ", ways.Select(way => Say(way, house, ways.Length > 1))))
-            : new("its address", ways is [{ Address: { } only }] ? only.Address.ToString() : "none for certain"),
-        GatewayReading gateway => new("gateway", string.Join(" or ", gateway.Any)),
-        DnsReading dns => new("DNS servers", string.Join(", ", dns.Servers)),
+            : new("its address", ways is [{ Address: { } only }] ? LineWords.Say(house, only.Address) : "none for certain"),
+        GatewayReading gateway => new("gateway", string.Join(" or ", gateway.Any.Select(one => Provider(house, one)))),
+        DnsReading dns => new("DNS servers", string.Join(", ", dns.Servers.Select(one => Provider(house, one)))),
         InternetReading internet => new("internet", internet.Reachable switch
         {
             Answer.Yes => "works",
@@ -31,7 +31,7 @@ public static class ReadingWords
         PageReading page => new("page", page.Opens ? $"opens at http://{page.At}" : $"does not open at http://{page.At}"),
         PingReading ping => new("ping", ping.Answers ? $"{ping.At} answers" : $"nobody answers at {ping.At}"),
         OwnAddressReading own => new(house.NameOf(own.Device), own.Address?.ToString() ?? "none"),
-        OutsideAddressReading outside => new($"{house.NameOf(outside.Device)}, outside", outside.IsKnown ? outside.Address.ToString() : "an address of the provider’s"),
+        OutsideAddressReading outside => new($"{house.NameOf(outside.Device)}, outside", outside.IsKnown ? outside.Address.ToString() : $"{LineWords.Own}: write it down"),
         ClientReading client => new($"devices listed by {house.NameOf(client.Device)}", $"{client.Mac}, {house.NameOf(client.Who)}{(client.IsThere ? "" : ", is not among them")}"),
         SsidReading name => new($"Wi-Fi {name.Ssid}", name.IsThere ? "in the list" : "gone from the list"),
         LampReading lamp => new("lamps", (house.FindDevice(lamp.Device) is { } box ? house.KindOf(box) : null)?.Lamps.GetValueOrDefault(lamp.Shows) ?? Say(lamp.Shows)),
@@ -50,11 +50,15 @@ public static class ReadingWords
         { Source: AddressSource.None } => "none",
         { Source: AddressSource.LinkLocal } => "169.254.x.x: nobody gives one out",
         { Source: AddressSource.Fixed, Address: { } own } => $"{own.Address}, as you set it",
+        { Source: AddressSource.Leased, Address: { } own } when LineWords.IsStandIn(house, own.Address) => LineWords.Say(house, own.Address),
         { Source: AddressSource.Leased, Address: { } own } => isOneOfSeveral
             ? $"{own.Address} from {Name(house, way.Server!)}"
             : $"{own.Address}, or near it{(way.Server is { } server ? $", from {Name(house, server)}" : "")}",
         _ => throw new InvalidOperationException($"{way.Source} is not handled."),
     };
+
+    private static string Provider(NetworkDocument house, Ipv4Address address) =>
+        LineWords.IsStandIn(house, address) ? "the provider’s" : address.ToString();
 
     private static string Name(NetworkDocument house, string server) => server == Line.ProviderId ? "the provider" : house.NameOf(server);
 

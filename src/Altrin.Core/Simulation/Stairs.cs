@@ -90,7 +90,7 @@ internal sealed class StairsBuilder
         var loose = house.Devices.Select(device => device.Id).Concat(house.Endpoints.Select(endpoint => endpoint.Id))
             .Where(id => !placed.Contains(id)).ToImmutableArray();
         var street = state.Interfaces.SelectMany(one => one.Candidates).Where(state.IsOfTheLine)
-            .Select(candidate => candidate.Address!.Value.Address.ToString()).Distinct().ToImmutableArray();
+            .Select(candidate => LineWords.Say(house, candidate.Address!.Value.Address)).Distinct().ToImmutableArray();
         return new(street, treads, drawn, loose);
     }
 
@@ -152,11 +152,11 @@ internal sealed class StairsBuilder
         var s = state.Segments[segment];
         var names = s.Members.Where(member => member.StartsWith("wifi:", StringComparison.Ordinal))
             .Select(member => member[(member.IndexOf('/') + 1)..member.LastIndexOf('@')]).Distinct();
-        var given = servers[segment].Select(server => new GivesOut(server.Device, server.Pool.Count == 1
+        var given = servers[segment].Where(server => !LineWords.IsStandIn(house, server.Pool.Start)).Select(server => new GivesOut(server.Device, server.Pool.Count == 1
             ? server.Pool.Start.LastNumber
             : $"{server.Pool.Start.LastNumber} to {server.Pool.End.LastNumber}"));
         return new(s.Id, depth[segment], parent.TryGetValue(segment, out var over) ? state.Segments[over].Id : null, isCutOff, s.IsLoop, guests.GetValueOrDefault(segment),
-            [.. state.SubnetsOn(segment).Select(prefix => prefix.ToString())], [.. given], [.. names],
+            [.. state.SubnetsOn(segment).Where(prefix => !LineWords.IsStandIn(house, prefix.FirstUsable)).Select(prefix => prefix.ToString())], [.. given], [.. names],
             [.. inside[segment].Select(box => box.Id).Where(id => !steps.Contains(id))], [.. things[segment]]);
     }
 
@@ -195,7 +195,7 @@ internal sealed class StairsBuilder
     private Step StepOf(Device router)
     {
         var outside = state.OutsideOf(router.Id);
-        var held = state.Wan(router.Id)?.Candidates.Select(candidate => candidate.Address?.Address.ToString() ?? "none").ToArray() ?? [];
+        var held = state.Wan(router.Id)?.Candidates.Select(candidate => candidate.Address is { } own ? LineWords.Say(house, own.Address) : "none").ToArray() ?? [];
         var upper = outside >= 0 && depth.ContainsKey(outside) && state.IsWanPlugged(router.Id) ? state.Segments[outside].Id : null;
         return new(router.Id, upper, state.Segments[state.InsideOf(router.Id)].Id, Translations(router), Translates(router), [.. held],
             state.Lan(router.Id)?.Address?.ToString(), IsPassed(router) ? passedBy[router.Id] : null);

@@ -65,23 +65,25 @@ internal sealed class Tracer
             if (held is not { Address: { } own } || climb.FirstGateway(at, held) is not { } next || (next.Device < 0 && next.Kind != InterfaceKind.Provider)) break;
             var isProvider = next.Kind == InterfaceKind.Provider;
             var goal = isProvider ? Fabric.Provider : next.Kind == InterfaceKind.Guest ? fabric.Groups[next.Device].Guest : fabric.Groups[next.Device].Lan;
-            if (!Walk(ref group, goal, own.Address.ToString(), isProvider && at.PassedLink is not null)) break;
+            if (!Walk(ref group, goal, Say(own), isProvider && at.PassedLink is not null)) break;
             if (isProvider)
             {
-                Arrive(own.Address.ToString());
+                Arrive(Say(own));
                 break;
             }
             if (climb.Cross(next, at, held).Wan is not { } wan) break;
             held = Climb.First(wan);
             var box = fabric.House.Devices[next.Device];
             if (hops.Count > 0 && hops[^1].Device == box.Id)
-                hops[^1] = hops[^1] with { Role = TraceRole.Router, Becomes = box.Nat ? held?.Address?.Address.ToString() : null };
+                hops[^1] = hops[^1] with { Role = TraceRole.Router, Becomes = box.Nat && held?.Address is { } outside ? Say(outside) : null };
             (at, group) = (wan, fabric.Groups[next.Device].Wan);
         }
         return new(thing.Owner, way.Ends.ToAnswer(), hops.ToImmutable(), way.Ends == Ends.Yes ? ReachProblem.None : way.Why);
 
         void Meet(TraceLink over, int where, string? ssid, Candidate? source) => hops.Add(
-            new(over, null, fabric.House.Devices[fabric.OwnerOf[where]].Id, ssid, source?.Address?.Address.ToString(), null, TraceRole.Bridge));
+            new(over, null, fabric.House.Devices[fabric.OwnerOf[where]].Id, ssid, source?.Address is { } own ? Say(own) : null, null, TraceRole.Bridge));
+
+        string Say(InterfaceAddress address) => LineWords.Say(fabric.House, address.Address);
 
         void Arrive(string source)
         {

@@ -45,7 +45,9 @@ public sealed record FixesView(int Revision, ImmutableSortedDictionary<string, I
 /// <param name="Met">Null where this version cannot compute the kind.</param>
 public sealed record WantView(string Need, Answer? Met, string Sentence, string Because);
 
-public sealed record CandidateView(string? Address, string? Gateway, string? Server);
+/// <param name="Address">Null where there is none, and where nobody has seen the line's own.</param>
+/// <param name="Says">The address as it is shown; null where there is none.</param>
+public sealed record CandidateView(string? Address, string? Gateway, string? Server, string? Says);
 
 /// <param name="IsAmiss">It has no address for certain, or one that its network does not know.</param>
 public sealed record InterfaceView(
@@ -124,7 +126,11 @@ public sealed record HouseView(
 
     private static InterfaceView View(NetworkState state, Interface one) =>
         new(one.Owner, one.Kind, one.Segment >= 0 ? state.Segments[one.Segment].Id : null, one.Outcome,
-            [.. one.Candidates.Select(candidate => new CandidateView(candidate.Address?.ToString(), candidate.Gateway?.ToString(), candidate.Server))], state.IsAmiss(one));
+            [.. one.Candidates.Select(candidate => View(state.House, candidate))], state.IsAmiss(one));
+
+    private static CandidateView View(NetworkDocument house, Candidate candidate) =>
+        candidate.Address is { } own && LineWords.IsStandIn(house, own.Address) ? new(null, null, candidate.Server, LineWords.Say(house, own.Address))
+            : new(candidate.Address?.ToString(), candidate.Gateway?.ToString(), candidate.Server, candidate.Address?.Address.ToString());
 }
 
 /// <param name="Version">To be sent along with every change, so that two tabs never overwrite each other.</param>

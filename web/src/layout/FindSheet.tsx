@@ -26,7 +26,7 @@ function Finder() {
   const [text, setText] = useState('')
   const all = useMemo(() => {
     const addresses = (id: string) =>
-      house.interfaces.filter((i) => i.owner === id).flatMap((i) => i.candidates.map((c) => c.address ?? ''))
+      house.interfaces.filter((i) => i.owner === id).flatMap((i) => i.candidates.map((c) => c.says ?? ''))
     const of = (one: { id: string; name: string; room?: string | null; mac?: string | null }) => ({
       id: one.id,
       name: one.name,

@@ -3536,6 +3536,7 @@ export interface components {
             address: null | string;
             gateway: null | string;
             server: null | string;
+            says: null | string;
         };
         ChannelPlan: {
             radios: components["schemas"]["PlannedChannel"][];
@@ -3775,7 +3776,7 @@ export interface components {
                 [key: string]: string[];
             };
         };
-        InstallerAction: components["schemas"]["InstallerActionAddDevice"] | components["schemas"]["InstallerActionAddEndpoint"] | components["schemas"]["InstallerActionAskForLanAddress"] | components["schemas"]["InstallerActionCarryDevice"] | components["schemas"]["InstallerActionChangeAdminPassword"] | components["schemas"]["InstallerActionConfigureDevice"] | components["schemas"]["InstallerActionConnectEndpoint"] | components["schemas"]["InstallerActionDescribeDevice"] | components["schemas"]["InstallerActionDescribeEndpoint"] | components["schemas"]["InstallerActionDescribeHouse"] | components["schemas"]["InstallerActionDrawRoom"] | components["schemas"]["InstallerActionFactoryReset"] | components["schemas"]["InstallerActionForgetMeasured"] | components["schemas"]["InstallerActionJoinLaptop"] | components["schemas"]["InstallerActionKeepApart"] | components["schemas"]["InstallerActionMoveCableEnd"] | components["schemas"]["InstallerActionMovePool"] | components["schemas"]["InstallerActionNoteMeasured"] | components["schemas"]["InstallerActionPlaceAt"] | components["schemas"]["InstallerActionPlugCable"] | components["schemas"]["InstallerActionPlugLaptop"] | components["schemas"]["InstallerActionPutInOrder"] | components["schemas"]["InstallerActionPutLaptopAway"] | components["schemas"]["InstallerActionReleaseReservation"] | components["schemas"]["InstallerActionRemoveDevice"] | components["schemas"]["InstallerActionRemoveEndpoint"] | components["schemas"]["InstallerActionRemoveForward"] | components["schemas"]["InstallerActionRemoveLine"] | components["schemas"]["InstallerActionRemoveNeed"] | components["schemas"]["InstallerActionRemoveWifi"] | components["schemas"]["InstallerActionRename"] | components["schemas"]["InstallerActionReplaceCable"] | components["schemas"]["InstallerActionReserveAddress"] | components["schemas"]["InstallerActionRestart"] | components["schemas"]["InstallerActionSetDmzHost"] | components["schemas"]["InstallerActionSetEndpointAddress"] | components["schemas"]["InstallerActionSetFeature"] | components["schemas"]["InstallerActionSetForward"] | components["schemas"]["InstallerActionSetLanAddress"] | components["schemas"]["InstallerActionSetLaptopAddress"] | components["schemas"]["InstallerActionSetLeaseDns"] | components["schemas"]["InstallerActionSetLeaseGateway"] | components["schemas"]["InstallerActionSetLeaseTime"] | components["schemas"]["InstallerActionSetLine"] | components["schemas"]["InstallerActionSetMode"] | components["schemas"]["InstallerActionSetNeed"] | components["schemas"]["InstallerActionSetPassthroughTarget"] | components["schemas"]["InstallerActionSetPortVlan"] | components["schemas"]["InstallerActionSetRadioPower"] | components["schemas"]["InstallerActionSetUplink"] | components["schemas"]["InstallerActionSetWan"] | components["schemas"]["InstallerActionSetWanDns"] | components["schemas"]["InstallerActionSetWifi"] | components["schemas"]["InstallerActionSwitchPower"] | components["schemas"]["InstallerActionTurnOffDhcpServer"] | components["schemas"]["InstallerActionTurnOnDhcpServer"] | components["schemas"]["InstallerActionUnplugCable"] | components["schemas"]["InstallerActionUnplugEndpoint"];
+        InstallerAction: components["schemas"]["InstallerActionAddDevice"] | components["schemas"]["InstallerActionAddEndpoint"] | components["schemas"]["InstallerActionAskForLanAddress"] | components["schemas"]["InstallerActionCarryDevice"] | components["schemas"]["InstallerActionChangeAdminPassword"] | components["schemas"]["InstallerActionConfigureDevice"] | components["schemas"]["InstallerActionConnectEndpoint"] | components["schemas"]["InstallerActionDescribeDevice"] | components["schemas"]["InstallerActionDescribeEndpoint"] | components["schemas"]["InstallerActionDescribeHouse"] | components["schemas"]["InstallerActionDrawRoom"] | components["schemas"]["InstallerActionFactoryReset"] | components["schemas"]["InstallerActionForgetMeasured"] | components["schemas"]["InstallerActionJoinLaptop"] | components["schemas"]["InstallerActionKeepApart"] | components["schemas"]["InstallerActionMoveCableEnd"] | components["schemas"]["InstallerActionMovePool"] | components["schemas"]["InstallerActionNoteKind"] | components["schemas"]["InstallerActionNoteMeasured"] | components["schemas"]["InstallerActionPlaceAt"] | components["schemas"]["InstallerActionPlugCable"] | components["schemas"]["InstallerActionPlugLaptop"] | components["schemas"]["InstallerActionPutInOrder"] | components["schemas"]["InstallerActionPutLaptopAway"] | components["schemas"]["InstallerActionReleaseReservation"] | components["schemas"]["InstallerActionRemoveDevice"] | components["schemas"]["InstallerActionRemoveEndpoint"] | components["schemas"]["InstallerActionRemoveForward"] | components["schemas"]["InstallerActionRemoveLine"] | components["schemas"]["InstallerActionRemoveNeed"] | components["schemas"]["InstallerActionRemoveWifi"] | components["schemas"]["InstallerActionRename"] | components["schemas"]["InstallerActionReplaceCable"] | components["schemas"]["InstallerActionReserveAddress"] | components["schemas"]["InstallerActionRestart"] | components["schemas"]["InstallerActionSetDmzHost"] | components["schemas"]["InstallerActionSetEndpointAddress"] | components["schemas"]["InstallerActionSetFeature"] | components["schemas"]["InstallerActionSetForward"] | components["schemas"]["InstallerActionSetLanAddress"] | components["schemas"]["InstallerActionSetLaptopAddress"] | components["schemas"]["InstallerActionSetLeaseDns"] | components["schemas"]["InstallerActionSetLeaseGateway"] | components["schemas"]["InstallerActionSetLeaseTime"] | components["schemas"]["InstallerActionSetLine"] | components["schemas"]["InstallerActionSetMode"] | components["schemas"]["InstallerActionSetNeed"] | components["schemas"]["InstallerActionSetPassthroughTarget"] | components["schemas"]["InstallerActionSetPortVlan"] | components["schemas"]["InstallerActionSetRadioPower"] | components["schemas"]["InstallerActionSetUplink"] | components["schemas"]["InstallerActionSetWan"] | components["schemas"]["InstallerActionSetWanDns"] | components["schemas"]["InstallerActionSetWifi"] | components["schemas"]["InstallerActionSwitchPower"] | components["schemas"]["InstallerActionTurnOffDhcpServer"] | components["schemas"]["InstallerActionTurnOnDhcpServer"] | components["schemas"]["InstallerActionUnplugCable"] | components["schemas"]["InstallerActionUnplugEndpoint"];
         InstallerActionAddDevice: {
             /** @enum {string} */
             do?: "add-device";
@@ -3880,6 +3881,12 @@ export interface components {
             start: components["schemas"]["Ipv4Address"];
             end: components["schemas"]["Ipv4Address"];
             device: string;
+        };
+        InstallerActionNoteKind: {
+            /** @enum {string} */
+            do?: "note-kind";
+            kit: string;
+            kind?: null | components["schemas"]["KitKind"];
         };
         InstallerActionNoteMeasured: {
             /** @enum {string} */
@@ -4190,6 +4197,7 @@ export interface components {
         };
         /** @enum {string} */
         KitGroup: "gateway" | "router" | "mesh" | "repeater" | "access-point" | "bridge" | "switch" | "link";
+        KitKind: unknown;
         KitMode: {
             mode: components["schemas"]["DeviceMode"];
             say: string;
@@ -4475,6 +4483,7 @@ export interface components {
             runs?: components["schemas"]["CableRun"][];
             neighbours?: components["schemas"]["NeighbourNetwork"][];
             measured?: components["schemas"]["Measurement"][];
+            kinds?: unknown[];
         };
         NewCode: {
             address: string;

@@ -1,4 +1,5 @@
 import { Flex } from '@chakra-ui/react'
+import { useState } from 'react'
 import type { Device } from '../../api/types'
 import { DraftChoice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
@@ -12,6 +13,9 @@ type Wan = NonNullable<Device['wan']>
 export function WanFields({ device }: { device: Device }) {
   const { attempt, orSay } = useSettings()
   const wan: Wan = device.wan ?? { method: 'dhcp' }
+  // A fixed address is set once somebody has typed the one that was agreed: none stands in for it.
+  const [isAsked, ask] = useState(false)
+  const method = isAsked && !wan.address ? 'static' : (wan.method ?? 'dhcp')
   const set = (change: Partial<Wan>) => ({
     do: 'set-wan' as const,
     device: device.id,
@@ -30,35 +34,27 @@ export function WanFields({ device }: { device: Device }) {
       <DraftChoice
         label="WAN address"
         width="156px"
-        value={wan.method ?? 'dhcp'}
+        value={method}
         options={[
           { value: 'dhcp', label: 'automatic' },
           { value: 'pppoe', label: 'PPPoE' },
           { value: 'static', label: 'fixed' },
           { value: 'none', label: 'off' },
         ]}
-        commit={(method) =>
-          orSay(
-            set(
-              method === 'static'
-                ? {
-                    method,
-                    address: wan.address ?? '203.0.113.10/24',
-                    gateway: wan.gateway ?? '203.0.113.1',
-                  }
-                : { method },
-            ),
-          )
-        }
+        commit={(to) => {
+          ask(to === 'static')
+          if (to !== 'static' || wan.address) orSay(set({ method: to }))
+        }}
       />
-      {wan.method === 'static' && (
+      {method === 'static' && (
         <>
           <DraftField
             label="Agreed address"
             mono
             width="190px"
             value={wan.address ?? ''}
-            commit={(address) => attempt([set({ address })], 'wan.address')}
+            placeholder="as agreed, with /30"
+            commit={(address) => attempt([set({ method: 'static', address })], 'wan.address')}
           />
           <DraftField
             label="Its gateway"

@@ -8,7 +8,8 @@ export function addressWords(
 ): { text: string; isBad: boolean } {
   const net = house.interfaces.find((one) => one.owner === endpoint.id && one.interface === 'net')
   if (!net) return { text: 'no address', isBad: true }
-  const address = net.candidates[0]?.address ?? ''
+  const [held] = net.candidates
+  const address = held?.address ?? held?.says ?? ''
   switch (net.outcome) {
     case 'leased':
       return { text: shorten(address, subnets), isBad: false }
