@@ -79,7 +79,15 @@ public static partial class SettingCatalogue
     internal static Device Described(Device now, Device described)
     {
         var isSettled = All.All(setting => setting.IsAlike(now, described));
-        return All.Aggregate(described, (box, setting) => setting.Counts(described) || (!isSettled && setting.Counts(now)) ? setting.Copy(box, now) : box);
+        return OnItsRadios(All.Aggregate(described, (box, setting) => setting.Counts(described) || (!isSettled && setting.Counts(now)) ? setting.Copy(box, now) : box));
+    }
+
+    /// <summary>Described with other radios it keeps no network of one that it does not have.</summary>
+    private static Device OnItsRadios(Device box)
+    {
+        bool Has(string radio) => box.Radios.Any(one => one.Id == radio);
+        if (box.Wifi.All(network => Has(network.Radio)) && (box.Uplink is null || Has(box.Uplink.Radio))) return box;
+        return box with { Wifi = [.. box.Wifi.Where(network => Has(network.Radio))], Uplink = box.Uplink is { } uplink && Has(uplink.Radio) ? uplink : null };
     }
 
     private static Setting Switch(BoxFeature feature, string name, Func<Device, bool> counts, Func<Device, bool> read, Func<Device, bool, Device> with, bool asSold, string? inSentence = null) =>

@@ -25,7 +25,8 @@ public static class OrderWriter
         // Names, rooms and wants are written down, not worked for: they are the other document’s from the start.
         var start = Laptop.Away(from);
         foreach (var action in Difference.Actions(start, Laptop.Away(to)))
-            if (action.IsRecord(start) && action.Problem(start) is null) start = InItsRoom(start, action).Apply(start);
+            // What is plugged in must have its socket still: a record that says otherwise waits for the end.
+            if (action.IsRecord(start) && action.Problem(start) is null && InItsRoom(start, action).Apply(start) is var noted && HouseCheck.WhyNot(noted) is null) start = noted;
         var ways = OrderWays.Of(start, to, hands, cancel: cancel);
         var order = ways.Best;
         return new(order, start, ways.BestCutMinutes, [.. order.Gaps, .. Breaks(order, start, Laptop.Away(to))]);

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
@@ -90,7 +91,7 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
     }
 
     /// <summary>Cables that have to be laid and boxes that are not there yet.</summary>
-    private static int CountBuys(NetworkDocument found, NetworkDocument house) => house.Runs == found.Runs ? 0 : house.Runs.Where((run, i) => run.Laid && !found.Runs[i].Laid).Count();
+    private static int CountBuys(NetworkDocument found, NetworkDocument house) => house.Runs == found.Runs ? 0 : house.Runs.Count(run => run.Laid && found.Runs.FirstOrDefault(one => one.Id == run.Id) is not { Laid: true });
 
     /// <summary>Things whose name, security, key or address settings differ; another socket is none.</summary>
     internal static int CountTouches(NetworkDocument found, NetworkDocument house)
@@ -104,13 +105,23 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
 
     private static bool IsJoinedAnew(Attachment? now, Attachment? then) => then is Attachment.Join b && (now is not Attachment.Join a || (a.Ssid, a.Security, a.Key) != (b.Ssid, b.Security, b.Key));
 
+    /// <summary>The one of that id. In a search it stands where it stood; in another house boxes may have come and gone.</summary>
+    private static T? At<T>(ImmutableArray<T> list, int place, string id, Func<T, string> idOf) where T : class =>
+        place < list.Length && idOf(list[place]) == id ? list[place] : list.FirstOrDefault(one => idOf(one) == id);
+
     /// <summary>Settings that differ, and the minutes by the table.</summary>
     private static (int Settings, int Minutes) CountWork(NetworkDocument found, NetworkDocument house, int touches)
     {
         var (settings, seconds) = (0, 0.0);
-        for (var i = 0; i < found.Devices.Length; i++)
+        for (var i = 0; i < house.Devices.Length; i++)
         {
-            var (now, box) = (found.Devices[i], house.Devices[i]);
+            var box = house.Devices[i];
+            if (At(found.Devices, i, box.Id, one => one.Id) is not { } now)
+            {
+                // It is new here: it is brought in.
+                seconds += WorkTable.CarrySeconds;
+                continue;
+            }
             if (ReferenceEquals(now, box)) continue;
             var work = WorkTable.At(now, box);
             (settings, seconds) = (settings + work.Settings, seconds + work.Seconds);
@@ -124,8 +135,8 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
                 plugs += was.Remove(cable.Id, out var old) ? (old.A == cable.A ? 0 : 1) + (old.B == cable.B ? 0 : 1) : 2;
             plugs += 2 * was.Count;
         }
-        for (var i = 0; i < found.Endpoints.Length; i++)
-            if (house.Endpoints[i].Connect?.Socket is { } socket && socket != found.Endpoints[i].Connect?.Socket) plugs++;
+        for (var i = 0; i < house.Endpoints.Length; i++)
+            if (house.Endpoints[i].Connect?.Socket is { } socket && socket != At(found.Endpoints, i, house.Endpoints[i].Id, one => one.Id)?.Connect?.Socket) plugs++;
         return (settings, (int)Math.Ceiling((seconds + plugs * WorkTable.PlugSeconds) / 60) + WorkTable.TouchMinutes * touches);
     }
 }

@@ -47,7 +47,7 @@ internal sealed class Walk(Bench bench, Choices choices, int budget)
                 foreach (var use in choices.Likely[box])
                 {
                     if (bench.Searched >= until) break;
-                    if (use.Parent == ground.Root && !choices.MayHangAtRoot(box, at.Structure.Boxes[ground.Root], at.Structure.HandsTo)) continue;
+                    if (use.Parent >= 0 && use.Parent == ground.Root && !choices.MayHangAtRoot(box, at.Structure.Boxes[ground.Root], at.Structure.HandsTo)) continue;
                     if (Look(at.Structure.With(box, use)) is { } next && Climbs(next, at)) (at, isBetter) = (next, true);
                 }
             }
