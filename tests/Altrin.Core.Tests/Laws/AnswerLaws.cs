@@ -18,24 +18,24 @@ public class AnswerLaws
 
     private static readonly NetworkDocument Nothing = new() { Name = "Nothing" };
 
-    /// <summary>Of the examples those that differ in what stands there, not in how it is set.</summary>
-    private static readonly string[] Some =
+    private static readonly string[] Few = ["healthy", "modem-in-front"], Many =
     [
-        "healthy", "modem-in-front", "passthrough", "mesh", "static-line", "kept-apart", "beside-its-parent",
+        "larkspur-house", "healthy", "modem-in-front", "passthrough", "mesh", "static-line", "pppoe-line", "kept-apart", "beside-its-parent", "switch-before-router",
+        "wds-channel", "satellites-in-row", "guests-in-vlan", "hairpin",
     ];
 
-    private static IEnumerable<(string Name, NetworkDocument House)> Houses()
+    private static IEnumerable<(string Name, NetworkDocument House)> Houses(bool isLong)
     {
         yield return ("nothing", Nothing);
-        foreach (var name in Some) yield return (name, Examples.House(name));
-        for (var seed = 1; seed <= 2; seed++) yield return ($"rich {seed}", Altrin.Core.Tests.Houses.Rich(seed));
-        for (var seed = 1; seed <= 2; seed++) yield return ($"trade {seed}", TradeHouses.Make(seed, 3));
+        foreach (var name in isLong ? Many : Few) yield return (name, Examples.House(name));
+        for (var seed = 1; seed <= (isLong ? 12 : 1); seed++) yield return ($"rich {seed}", Altrin.Core.Tests.Houses.Rich(seed));
+        for (var seed = 1; seed <= (isLong ? 12 : 1); seed++) yield return ($"trade {seed}", TradeHouses.Make(seed, 3));
     }
 
     /// <summary>The house, and what is left of it without its line, its first box, its things, its wants.</summary>
-    private static IEnumerable<(string Name, NetworkDocument House)> Variants()
+    private static IEnumerable<(string Name, NetworkDocument House)> Variants(bool isLong)
     {
-        foreach (var (name, house) in Houses())
+        foreach (var (name, house) in Houses(isLong))
         {
             yield return (name, house);
             if (house.Line is not null) yield return ($"{name} without its line", house with { Line = null });
@@ -54,9 +54,20 @@ public class AnswerLaws
     }
 
     [Fact]
-    public void Every_house_gets_plans()
+    public void Every_house_gets_plans() => GetPlans(isLong: false);
+
+    [Fact, Trait("kind", "long")]
+    public void Every_house_of_many_gets_plans() => GetPlans(isLong: true);
+
+    [Fact]
+    public void Every_pair_of_houses_gets_an_order_or_a_refusal_in_words() => GetOrders(isLong: false);
+
+    [Fact, Trait("kind", "long")]
+    public void Every_pair_of_many_houses_gets_an_order_or_a_refusal_in_words() => GetOrders(isLong: true);
+
+    private static void GetPlans(bool isLong)
     {
-        foreach (var (name, house) in Variants())
+        foreach (var (name, house) in Variants(isLong))
             try
             {
                 var search = PlanSearch.Of(house, TestContext.Current.CancellationToken, FewTries);
@@ -66,10 +77,9 @@ public class AnswerLaws
             catch (Exception error) when (error is not Xunit.Sdk.XunitException) { Assert.Fail($"{name}: {error}"); }
     }
 
-    [Fact]
-    public void Every_pair_of_houses_gets_an_order_or_a_refusal_in_words()
+    private static void GetOrders(bool isLong)
     {
-        var all = Variants().ToList();
+        var all = Variants(isLong).ToList();
         for (var i = 0; i < all.Count; i++)
             foreach (var (other, to) in new[] { all[(i + 1) % all.Count], ("nothing", Nothing) })
                 try
