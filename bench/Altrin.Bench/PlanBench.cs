@@ -3,6 +3,7 @@ using Altrin.Core.Network;
 using Altrin.Core.Planning;
 using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders;
+using Altrin.Core.WorkOrders.Steps;
 using BenchmarkDotNet.Attributes;
 
 namespace Altrin.Bench;
@@ -45,10 +46,10 @@ public class PlanBench
     public int Fifteen() => PlanSearch.Of(fifteen).Searched;
 
     [Benchmark(Description = "order, demo house")]
-    public int DemoOrder() => WorkOrderWriter.Search(demo, demoPlan.Value)!.Minutes;
+    public int DemoOrder() => OrderWays.Of(demo, demoPlan.Value).Best.Minutes;
 
     [Benchmark(Description = "order, big demo house (eleven sittings)")]
-    public int FarmOrder() => WorkOrderWriter.Search(farm, farmPlan.Value)!.Minutes;
+    public int FarmOrder() => OrderWays.Of(farm, farmPlan.Value).Best.Minutes;
 
     [Benchmark(Description = "the air of the big demo house, with its simulation")]
     public int Air() => Simulator.Run(farm).AirMap.Sources.Count;

@@ -9,6 +9,7 @@ using Altrin.Core.Tests;
 using Altrin.Core.Tests.Kernel;
 using Altrin.Core.Tests.Planning;
 using Altrin.Core.WorkOrders;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.KernelLab.Tests;
 
@@ -70,7 +71,7 @@ public class LabTests(ITestOutputHelper output)
             if (plan is null || plan.Settings == 0) continue;
             planned++;
             houses.Add(($"plan-{seed}", plan.House));
-            var steps = WorkOrderWriter.Search(found, plan.House)?.Steps ?? [];
+            var steps = OrderWays.Of(found, plan.House).Best.Steps;
             for (var n = 2; n < steps.Length; n += 3) houses.Add(($"plan-{seed}-step-{n + 1}", steps[n].After!));
         }
         var reports = await Run(houses);

@@ -30,6 +30,8 @@ public abstract partial record InstallerAction;
 /// <summary>Log in and change one setting of one box.</summary>
 public abstract record BoxSetting : InstallerAction
 {
+    public override string? BoxTouched() => Device;
+
     public abstract string Device { get; init; }
 
     protected abstract ActionProblem? Problem(NetworkDocument house, Device box);
@@ -350,6 +352,8 @@ public sealed record ConfigureDevice(Device Settings) : InstallerAction
 /// <summary>Takes the power from a box, or gives it back. Its cables stay in and its settings too.</summary>
 public sealed record SwitchPower(string Device, bool On) : InstallerAction
 {
+    public override string? BoxTouched() => Device;
+
     public override ActionProblem? Problem(NetworkDocument house) => Checks.Device(house, Device);
     public override string Say(NetworkDocument house) => $"Turn {house.NameOf(Device)} {(On ? "on" : "off")}";
     protected override NetworkDocument Do(NetworkDocument house) => house.WithDevice(Device, box => box with { Off = On ? null : true });
@@ -358,6 +362,8 @@ public sealed record SwitchPower(string Device, bool On) : InstallerAction
 /// <summary>Power off and on. Settings stay; what was leased is asked for again.</summary>
 public sealed record Restart(string Device) : InstallerAction
 {
+    public override string? BoxTouched() => Device;
+
     public override ActionProblem? Problem(NetworkDocument house) => Checks.Device(house, Device);
     public override string Say(NetworkDocument house) => $"Turn {house.NameOf(Device)} off and on again";
     protected override NetworkDocument Do(NetworkDocument house) => house;
@@ -368,6 +374,8 @@ public sealed record Restart(string Device) : InstallerAction
 /// open: common practice, no source.</remarks>
 public sealed record FactoryReset(string Device) : InstallerAction
 {
+    public override string? BoxTouched() => Device;
+
     /// <summary>Common practice, no source; the label wins.</summary>
     public static readonly Ipv4Address UsualAddress = Ipv4Address.Parse("192.168.1.1");
 

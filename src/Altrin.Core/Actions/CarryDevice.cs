@@ -11,6 +11,8 @@ public abstract partial record InstallerAction;
 /// <param name="At">Where in it; null: anywhere.</param>
 public sealed record CarryDevice(string Device, string Room, FloorPoint? At = null) : InstallerAction
 {
+    public override string? BoxTouched() => Device;
+
     public override ActionProblem? Problem(NetworkDocument house) => Checks.Device(house, Device)
         ?? (string.IsNullOrWhiteSpace(Room) ? new("room", "Say in which room it shall stand.") : house.Line?.Device == Device ? new("device", "The box at the line stays where the line is.") : null);
 

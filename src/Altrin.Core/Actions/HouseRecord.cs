@@ -36,6 +36,8 @@ public sealed record SetEndpointAddress(string Endpoint, EndpointAddress Address
 
 public sealed record AddDevice(Device Device) : InstallerAction
 {
+    public override string? BoxTouched() => Device.Id;
+
     public override ActionProblem? Problem(NetworkDocument house) =>
         Checks.NewId(house, Device.Id, "device.id") ?? Checks.Name(Device.Name);
 
@@ -75,6 +77,8 @@ public sealed record RemoveDevice(string Device) : InstallerAction
 
 public sealed record AddEndpoint(Endpoint Endpoint) : InstallerAction
 {
+    public override IEnumerable<Socket> SocketsNeeded() => Endpoint.Connect?.Socket is { } socket ? [socket] : [];
+
     public override ActionProblem? Problem(NetworkDocument house) =>
         Checks.NewId(house, Endpoint.Id, "endpoint.id") ?? Checks.Name(Endpoint.Name)
         ?? Endpoint.Connect?.Match(
@@ -157,6 +161,8 @@ public sealed record RemoveNeed(string Need) : InstallerAction
 
 public sealed record SetLine(Line Line) : InstallerAction
 {
+    public override IEnumerable<Socket> SocketsNeeded() => [Line.Socket];
+
     /// <summary>What the provider agreed, or what was seen of it, is the provider’s doing.</summary>
     public override bool IsRecord(NetworkDocument house) => house.Line?.Socket == Line.Socket;
 

@@ -21,6 +21,15 @@ public abstract partial record InstallerAction
     /// <summary>It writes something down and changes nothing that a person would have to do.</summary>
     public virtual bool IsRecord(NetworkDocument house) => false;
 
+    /// <summary>The box that is handled: set, reset, carried, switched, brought; null for cables, things and what is only written down.</summary>
+    public virtual string? BoxTouched() => null;
+
+    /// <summary>The sockets that must be free for it.</summary>
+    public virtual IEnumerable<Socket> SocketsNeeded() => [];
+
+    /// <summary>It moves the installer's own laptop and changes nothing in the house.</summary>
+    public virtual bool MovesLaptop() => false;
+
     protected abstract NetworkDocument Do(NetworkDocument house);
 }
 

@@ -30,6 +30,8 @@ public static class Laptop
 
 public sealed record PlugLaptop(Socket To) : InstallerAction
 {
+    public override bool MovesLaptop() => true;
+
     public override ActionProblem? Problem(NetworkDocument house) => Checks.FreeSocket(house, To, "to", Checks.Thing(Laptop.Id));
     public override string Say(NetworkDocument house) => $"Plug your laptop into {house.SocketName(To)}, its Wi-Fi off";
     protected override NetworkDocument Do(NetworkDocument house) =>
@@ -40,6 +42,8 @@ public sealed record PlugLaptop(Socket To) : InstallerAction
 /// <param name="Near">The box whose network it is to be: several may have the name.</param>
 public sealed record JoinLaptop(string Ssid, string Near, WifiSecurity Security = WifiSecurity.Open, string? Key = null) : InstallerAction
 {
+    public override bool MovesLaptop() => true;
+
     public override ActionProblem? Problem(NetworkDocument house) => Checks.Device(house, Near, "near") ?? (Limits.WhyNoSsid(Ssid) is { } why ? new("ssid", why) : null);
 
     public override string Say(NetworkDocument house) => $"Join your laptop to Wi-Fi {Ssid} of {house.NameOf(Near)}, its cable out";
@@ -53,6 +57,8 @@ public sealed record JoinLaptop(string Ssid, string Near, WifiSecurity Security 
 /// <param name="Address">Null: automatic.</param>
 public sealed record SetLaptopAddress(InterfaceAddress? Address = null, Ipv4Address? Gateway = null) : InstallerAction
 {
+    public override bool MovesLaptop() => true;
+
     public override ActionProblem? Problem(NetworkDocument house) =>
         Address is { } address ? Checks.HostAddress(address, isBox: true) : null;
 
@@ -68,6 +74,8 @@ public sealed record SetLaptopAddress(InterfaceAddress? Address = null, Ipv4Addr
 
 public sealed record PutLaptopAway : InstallerAction
 {
+    public override bool MovesLaptop() => true;
+
     public override ActionProblem? Problem(NetworkDocument house) => null;
     public override string Say(NetworkDocument house) => "Unplug your laptop and set it back to automatic addressing";
     protected override NetworkDocument Do(NetworkDocument house) => Laptop.Away(house);

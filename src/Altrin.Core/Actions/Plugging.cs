@@ -13,6 +13,8 @@ public abstract partial record InstallerAction;
 
 public sealed record PlugCable(Cable Cable) : InstallerAction
 {
+    public override IEnumerable<Socket> SocketsNeeded() => [Cable.A, Cable.B];
+
     public override ActionProblem? Problem(NetworkDocument house)
     {
         if (string.IsNullOrWhiteSpace(Cable.Id)) return new("cable.id", "Empty. Give the cable an id.");
@@ -67,6 +69,8 @@ public sealed record ReplaceCable(string Cable, Medium Medium, string? Category 
 /// <param name="From">The socket that the end is in now: tells which end is meant.</param>
 public sealed record MoveCableEnd(string Cable, Socket From, Socket To) : InstallerAction
 {
+    public override IEnumerable<Socket> SocketsNeeded() => [To];
+
     public override ActionProblem? Problem(NetworkDocument house)
     {
         if (house.FindCable(Cable) is not { } cable) return new("cable", $"There is no cable “{Cable}” in this house.");
@@ -87,6 +91,8 @@ public sealed record MoveCableEnd(string Cable, Socket From, Socket To) : Instal
 /// <summary>Puts an endpoint into a socket, or on a Wi-Fi network.</summary>
 public sealed record ConnectEndpoint(string Endpoint, Attachment To) : InstallerAction
 {
+    public override IEnumerable<Socket> SocketsNeeded() => To.Socket is { } socket ? [socket] : [];
+
     public override ActionProblem? Problem(NetworkDocument house)
     {
         if (Checks.Endpoint(house, Endpoint) is { } problem) return problem;

@@ -62,6 +62,9 @@ public static partial class SettingCatalogue
 
     public static IEnumerable<Setting> On(SettingsPage page) => All.Where(setting => setting.Page == page);
 
+    /// <summary>Whether a person would find nothing to set.</summary>
+    public static bool AreAlike(Device now, Device wanted) => All.All(setting => setting.IsAlike(now, wanted));
+
     public static Setting Of(string id) => All.First(setting => setting.Id == id);
 
     /// <summary>The switch that a feature is.</summary>

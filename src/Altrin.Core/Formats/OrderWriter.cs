@@ -7,7 +7,8 @@ using Altrin.Core.Readings;
 using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders;
-using Altrin.Core.WorkOrders.Search;
+using Altrin.Core.WorkOrders.Proof;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.Formats;
 
@@ -17,7 +18,7 @@ public static class OrderWriter
     public const string Format = "altrin.order/1";
 
     /// <summary>The order, the house it begins with, and the minutes during which somebody is cut off.</summary>
-    public sealed record Proven(WorkOrder Order, NetworkDocument Start, int CutMinutes, ImmutableArray<string> Gaps);
+    public sealed record Proven(WorkOrder Order, NetworkDocument Start, int CutMinutes, ImmutableArray<OrderGap> Gaps);
 
     /// <summary>The better of the two ways, with what of it could not be proved.</summary>
     public static Proven Prove(NetworkDocument from, NetworkDocument to, Hands hands = Hands.Laptop, CancellationToken cancel = default)
@@ -44,7 +45,7 @@ public static class OrderWriter
         json.WriteString("title", order.Title);
         json.WriteNumber("minutes", order.Minutes);
         json.WriteNumber("cutMinutes", proven.CutMinutes);
-        Strings(json, "gaps", proven.Gaps);
+        Strings(json, "gaps", proven.Gaps.Select(gap => gap.Says));
         json.WriteStartArray("steps");
         var number = 0;
         foreach (var (step, moves) in Walked(order.Steps)) Step(step, moves, ++number, json);
@@ -58,7 +59,7 @@ public static class OrderWriter
         var moves = ImmutableArray<InstallerAction>.Empty;
         for (var i = 0; i < steps.Length; i++)
         {
-            var isMove = !steps[i].Actions.IsEmpty && steps[i].Actions.All(action => action is PlugLaptop or JoinLaptop or SetLaptopAddress or PutLaptopAway);
+            var isMove = !steps[i].Actions.IsEmpty && steps[i].Actions.All(action => action.MovesLaptop());
             if (isMove && i < steps.Length - 1)
             {
                 moves = [.. moves, .. steps[i].Actions];
@@ -136,16 +137,16 @@ public static class OrderWriter
     }
 
     /// <summary>Where one step does not begin with what the one before has left, or the last does not end in the planned house.</summary>
-    private static IEnumerable<string> Breaks(WorkOrder order, NetworkDocument start, NetworkDocument to)
+    private static IEnumerable<OrderGap> Breaks(WorkOrder order, NetworkDocument start, NetworkDocument to)
     {
         static string Of(NetworkDocument house) => AltrinJson.WriteCompact(Laptop.Away(house));
         var now = Of(start);
         foreach (var step in order.Steps)
         {
-            if (Of(step.Before!) != now) yield return $"Step {step.Number} begins with something that no step has done.";
+            if (Of(step.Before!) != now) yield return new(GapKind.Broken, $"Step {step.Number} begins with something that no step has done.");
             now = Of(step.After!);
         }
-        if (now != Of(to)) yield return "The last step does not end in the planned house.";
+        if (now != Of(to)) yield return new(GapKind.NotAsPlanned, "The last step does not end in the planned house.");
     }
 
     private static void Strings(Utf8JsonWriter json, string name, IEnumerable<string> texts)

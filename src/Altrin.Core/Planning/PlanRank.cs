@@ -119,13 +119,13 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
             if (At(found.Devices, i, box.Id, one => one.Id) is not { } now)
             {
                 // It is new here: it is brought in.
-                seconds += WorkTable.CarrySeconds;
+                seconds += WorkTimes.Carry;
                 continue;
             }
             if (ReferenceEquals(now, box)) continue;
             var work = WorkTable.At(now, box);
             (settings, seconds) = (settings + work.Settings, seconds + work.Seconds);
-            if (now.Room != box.Room) seconds += WorkTable.CarrySeconds;
+            if (now.Room != box.Room) seconds += WorkTimes.Carry;
         }
         var plugs = 0;
         if (house.Cables != found.Cables)
@@ -137,6 +137,6 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
         }
         for (var i = 0; i < house.Endpoints.Length; i++)
             if (house.Endpoints[i].Connect?.Socket is { } socket && socket != At(found.Endpoints, i, house.Endpoints[i].Id, one => one.Id)?.Connect?.Socket) plugs++;
-        return (settings, (int)Math.Ceiling((seconds + plugs * WorkTable.PlugSeconds) / 60) + WorkTable.TouchMinutes * touches);
+        return (settings, (int)Math.Ceiling((seconds + plugs * WorkTimes.Plug) / 60) + WorkTimes.TouchMinutes * touches);
     }
 }

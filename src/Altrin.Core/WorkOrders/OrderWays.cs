@@ -1,10 +1,12 @@
+using System.Collections.Immutable;
 using Altrin.Core.Network;
-using Altrin.Core.WorkOrders.Search;
+using Altrin.Core.WorkOrders.Proof;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.WorkOrders;
 
-/// <summary>Two ways from the one house to the other: found by search, boxes keeping what is set on them; and the trade's own, a box with a new part to play
-/// reset first. Which is proposed is decided here, for the command line, the options and the page alike.</summary>
+/// <summary>The one door to orders, for the command line, the options and the page alike. Two ways from the one house to the other: boxes keep what is set on
+/// them; and the trade's own, a box with a new part to play reset first. Which is proposed is decided here.</summary>
 /// <param name="Keep">Null where no search found one.</param>
 /// <param name="Reset">For a laptop with a socket. Without one there is no other way than that by search: an order of no steps that says so stands here where none was found.</param>
 /// <param name="KeepCutMinutes">While somebody who had internet has none; see <see cref="WorkOrder.CutMinutes(NetworkDocument)"/>.</param>
@@ -17,11 +19,12 @@ public sealed record OrderWays(WorkOrder? Keep, WorkOrder Reset, bool IsKeepBett
     public static OrderWays Of(NetworkDocument found, NetworkDocument planned, Hands hands = Hands.Laptop, Course? course = null, CancellationToken cancel = default)
     {
         var (played, household) = (new Played(), course?.Household ?? found);
-        var keep = WorkOrderWriter.Search(found, planned, hands, course, played, cancel);
+        var composer = new OrderComposer(found, planned, hands, course ?? Course.First, played, cancel);
+        var keep = composer.Kept();
         var keepCut = keep?.CutMinutes(household, played) ?? 0;
         // The trade's own order takes a socket for granted: it is none for whoever has none.
         if (hands != Hands.Laptop) return new(keep, keep ?? None(hands), keep is not null, keepCut, keepCut);
-        var reset = WorkOrderWriter.Write(found, planned, course, played, cancel);
+        var reset = composer.ResetFirst();
         reset = reset with { Gaps = [.. reset.Gaps, .. NewClashes(reset, Clashes.Known(played.Of(found), played.Of(planned)), played)] };
         var resetCut = reset.CutMinutes(household, played);
         // Without a gap, then with the fewest minutes in which somebody is cut off; of two alike the one by search.
@@ -29,10 +32,13 @@ public sealed record OrderWays(WorkOrder? Keep, WorkOrder Reset, bool IsKeepBett
     }
 
     private static WorkOrder None(Hands hands) => new("No order without a socket", [], 0,
-        [$"With {(hands == Hands.Phone ? "a phone alone" : "a laptop without a socket")} no order was found: at some step a page opens by cable only. Take a laptop with a socket."]);
+    [
+        new(GapKind.NoOrder, $"With {(hands == Hands.Phone ? "a phone alone" : "a laptop without a socket")} no order was found: at some step a page opens by cable only. "
+            + "Take a laptop with a socket."),
+    ]);
 
-    /// <summary>The trade's own order looks at each box alone: what a step of it brings into the house that was not there is said.</summary>
-    private static IEnumerable<string> NewClashes(WorkOrder order, IReadOnlySet<string> before, Played played) => order.Steps
+    /// <summary>What a step brings into the house that was not there.</summary>
+    private static IEnumerable<OrderGap> NewClashes(WorkOrder order, IReadOnlySet<string> before, Played played) => order.Steps
         .SelectMany(step => Clashes.In(played.Of(step.After!)).Where(clash => !before.Contains(clash.Key)).Select(clash => (step, clash)))
-        .DistinctBy(one => one.clash.Key).Select(one => $"Step {one.step.Number}: {one.clash.Sentence}");
+        .DistinctBy(one => one.clash.Key).Select(one => new OrderGap(GapKind.Clash, $"Step {one.step.Number}: {one.clash.Sentence}"));
 }

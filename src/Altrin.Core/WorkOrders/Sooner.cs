@@ -1,7 +1,8 @@
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
-using Altrin.Core.WorkOrders.Search;
+using Altrin.Core.WorkOrders.Proof;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.WorkOrders;
 
@@ -27,7 +28,7 @@ public static class Sooner
     }
 
     /// <summary>Looking, logging in and moving the laptop follow the work and are no work.</summary>
-    private static bool IsWork(WorkStep step) => !step.Actions.IsEmpty && !step.Actions.All(action => action is PlugLaptop or JoinLaptop or SetLaptopAddress or PutLaptopAway);
+    private static bool IsWork(WorkStep step) => !step.Actions.IsEmpty && !step.Actions.All(action => action.MovesLaptop());
 
     private static string? Breaks(WorkOrder order, WorkStep step, int place, int at, Spots spots, IReadOnlySet<string> known)
     {
@@ -66,19 +67,8 @@ public static class Sooner
     }
 
     /// <summary>A box that something is to be plugged into, and that is not in the house yet.</summary>
-    private static string? Missing(NetworkDocument house, InstallerAction action)
-    {
-        IEnumerable<string?> boxes = action switch
-        {
-            PlugCable plug => [plug.Cable.A.Device, plug.Cable.B.Device],
-            MoveCableEnd move => [move.To.Device],
-            ConnectEndpoint connect => [connect.To.Socket?.Device],
-            AddEndpoint added => [added.Endpoint.Connect?.Socket?.Device],
-            SetLine line => [line.Line.Device],
-            _ => [],
-        };
-        return boxes.FirstOrDefault(box => box is not null && house.FindDevice(box) is null);
-    }
+    private static string? Missing(NetworkDocument house, InstallerAction action) =>
+        action.SocketsNeeded().Select(socket => socket.Device).FirstOrDefault(box => house.FindDevice(box) is null);
 
     /// <summary>Nothing breaks, but somebody would be without internet from then on.</summary>
     private static string? CutSooner(WorkOrder order, WorkStep step, int place)

@@ -82,7 +82,7 @@ internal static class OptionsApi
         var worst = rooms.IsEmpty ? null : rooms.MinBy(room => room.Expected.Mbps);
         return new(plan.Title, MiniStairs.Of(found, plan.After.State), plan.WantsHeld, plan.After.Wants.Length, plan.Faults, plan.Cautions, plan.NatLayers, plan.WirelessHops,
             worst is null ? null : new(plan.House.Rooms[worst.Room].Name, Math.Round(worst.Expected.Mbps, 1)), plan.Touches, plan.Settings, order?.Order.Minutes ?? plan.Minutes, order?.CutMinutes, plan.Gives, plan.Losses,
-            [.. plan.Buys.Select(buy => Say(plan.House, buy))], actions, HouseView.InWords([.. actions.Where(action => action is not PutInOrder)], found), order?.Gaps ?? []);
+            [.. plan.Buys.Select(buy => Say(plan.House, buy))], actions, HouseView.InWords([.. actions.Where(action => action is not PutInOrder)], found), [.. order?.Gaps.Select(gap => gap.Says) ?? []]);
     }
 
     private static string Say(NetworkDocument house, Purchase buy) => buy switch

@@ -3,7 +3,7 @@ using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.WorkOrders;
-using Altrin.Core.WorkOrders.Search;
+using Altrin.Core.WorkOrders.Steps;
 using Altrin.Data;
 
 namespace Altrin.Web.Api;

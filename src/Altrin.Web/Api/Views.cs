@@ -6,7 +6,7 @@ using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders;
 using Altrin.Core.WorkOrders.Otherwise;
-using Altrin.Core.WorkOrders.Search;
+using Altrin.Core.WorkOrders.Steps;
 using Altrin.Data;
 
 namespace Altrin.Web.Api;

@@ -7,7 +7,8 @@ using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders;
 using Altrin.Core.WorkOrders.Otherwise;
-using Altrin.Core.WorkOrders.Search;
+using Altrin.Core.WorkOrders.Proof;
+using Altrin.Core.WorkOrders.Steps;
 using Altrin.Data;
 using Altrin.Web.Live;
 using Altrin.Web.Photos;
@@ -43,10 +44,19 @@ internal static class WorkOrdersApi
         var (_, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
         if (desk is null) return problem!;
         var order = desk.Order;
-        return TypedResults.Ok(new WorkOrderView(order, order.IsProven, [.. (await jobs.Ticks(id, cancel)).Select(View)], desk.Way, desk.CutMinutes,
+        return TypedResults.Ok(new WorkOrderView(order, order.IsProven, [.. KeyedAsNow(order, await jobs.Ticks(id, cancel)).Select(View)], desk.Way, desk.CutMinutes,
             desk.Other is var (other, else_, cut) ? new(other, else_.Minutes, cut, else_.Steps.Length, else_.IsProven) : null,
             HandsOf(with), [.. desk.Turns.Select(turn => new TurnView(turn.Number, turn.StepTitle, turn.Seen, turn.Sentence, turn.At, turn.Done))],
             order.Steps.ToImmutableDictionary(step => step.Key, step => Sighting.PossibleAt(step).ToImmutableArray())));
+    }
+
+    /// <summary>What was said of a step when keys hung on titles is said of the same step still.</summary>
+    private static IEnumerable<Tick> KeyedAsNow(WorkOrder order, ImmutableArray<Tick> ticks)
+    {
+        var said = ticks.Select(tick => tick.StepKey).ToHashSet(StringComparer.Ordinal);
+        var now = order.Steps.Where(step => !said.Contains(step.Key)).DistinctBy(step => step.KeyBefore)
+            .ToDictionary(step => step.KeyBefore, step => step.Key, StringComparer.Ordinal);
+        return ticks.Select(tick => now.TryGetValue(tick.StepKey, out var key) ? tick with { StepKey = key, Revision = 0 } : tick);
     }
 
     /// <param name="way">Of the order that the step was seen in; as at <see cref="Get"/>.</param>

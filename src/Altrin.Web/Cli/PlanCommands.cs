@@ -4,7 +4,7 @@ using Altrin.Core.Documents;
 using Altrin.Core.Formats;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
-using Altrin.Core.WorkOrders.Search;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Web.Cli;
 
@@ -42,9 +42,9 @@ internal static class PlanCommands
         if (House(from, standardInput, error, isOneOfTwo: true) is not { } found || House(to, standardInput, error, isOneOfTwo: true) is not { } planned) return InputFile.Unreadable;
         var proven = OrderWriter.Prove(found, planned, hands);
         // What no step reaches is no order from the one to the other.
-        if (proven.Gaps.FirstOrDefault(gap => gap.StartsWith("The last step does not end", StringComparison.Ordinal)) is not null)
+        if (proven.Gaps.Any(gap => gap.Kind == GapKind.NotAsPlanned))
         {
-            InputFile.Fail(error, $"No order was found: {proven.Gaps[0]}");
+            InputFile.Fail(error, $"No order was found: {proven.Gaps[0].Says}");
             return NoOrder;
         }
         Write(output, json => OrderWriter.Write(proven, json));

@@ -4,7 +4,9 @@ using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Kit;
 using Altrin.Core.Network;
+using Altrin.Core.Tests.WorkOrders;
 using Altrin.Core.WorkOrders;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.Tests.Kit;
 
@@ -19,7 +21,7 @@ public class OwnKindTests
         var house = Examples.House("larkspur-house");
         house = house.WithDevice("studio", box => box with { Kit = own.Kit });
         var planned = ActionRunner.DoAll(house, [new SetLeaseTime("studio", 60)]).House!;
-        string Words(NetworkDocument from, NetworkDocument to) => string.Join("\n", WorkOrderWriter.Search(from, to)!.Steps.Select(step => step.Find));
+        string Words(NetworkDocument from, NetworkDocument to) => string.Join("\n", Orders.Kept(from, to)!.Steps.Select(step => step.Find));
         Assert.DoesNotContain("Hedgehog", Words(house, planned), StringComparison.Ordinal);
         var note = new NoteKind(own.Kit) { Kind = own };
         Assert.Contains("Garden > Hedgehog", Words(note.Apply(house), note.Apply(planned)), StringComparison.Ordinal);

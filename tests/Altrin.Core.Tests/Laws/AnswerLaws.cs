@@ -6,7 +6,7 @@ using Altrin.Core.Planning;
 using Altrin.Core.Rules;
 using Altrin.Core.Tests.Planning;
 using Altrin.Core.WorkOrders;
-using Altrin.Core.WorkOrders.Search;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.Tests.Laws;
 
@@ -85,7 +85,7 @@ public class AnswerLaws
                 try
                 {
                     var ways = OrderWays.Of(all[i].House, to, i % 5 == 0 ? Hands.Phone : Hands.Laptop, cancel: TestContext.Current.CancellationToken);
-                    Assert.All(ways.Best.Gaps, gap => Assert.NotEmpty(gap));
+                    Assert.All(ways.Best.Gaps, gap => Assert.NotEmpty(gap.Says));
                     Written(json => OrderWriter.Write(OrderWriter.Prove(all[i].House, to), json));
                     _ = PlanChange.Of(all[i].House, Evaluation.Of(to), Evaluation.Of(all[i].House));
                 }

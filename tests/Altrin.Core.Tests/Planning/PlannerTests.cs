@@ -1,7 +1,9 @@
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
+using Altrin.Core.Tests.WorkOrders;
 using Altrin.Core.WorkOrders;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.Tests.Planning;
 
@@ -34,7 +36,7 @@ public class PlannerTests
         Assert.Equal(["kept-apart", "one-network"], plans.Select(plan => plan.Id));
         Assert.All(plans, plan => Assert.Equal((13, 13, 0), (plan.WantsHeld, plan.WantsTotal, plan.Faults)));
         Assert.Equal((2, 1), (plans[0].NatLayers, plans[1].NatLayers));
-        Assert.All(plans, plan => Assert.Empty(WorkOrderWriter.Write(farm, plan.House).Gaps));
+        Assert.All(plans, plan => Assert.Empty(Orders.Trade(farm, plan.House).Gaps));
     }
 
     [Fact]

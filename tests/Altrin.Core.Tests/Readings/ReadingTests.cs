@@ -6,7 +6,9 @@ using Altrin.Core.Planning;
 using Altrin.Core.Readings;
 using Altrin.Core.Simulation;
 using Altrin.Core.Tests.Planning;
+using Altrin.Core.Tests.WorkOrders;
 using Altrin.Core.WorkOrders;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.Tests.Readings;
 
@@ -102,7 +104,7 @@ public class ReadingTests
         foreach (var plan in HandPlanner.Propose(Examples.House(example)))
         {
             var house = Examples.House(example);
-            foreach (var step in WorkOrderWriter.Write(house, plan.House).Steps)
+            foreach (var step in Orders.Trade(house, plan.House).Steps)
             {
                 house = step.Actions.Apply(house);
                 var state = Simulator.Run(house);

@@ -7,6 +7,7 @@ using Altrin.Core.Simulation;
 using Altrin.Core.Tests.Planning;
 using Altrin.Core.Tests.WorkOrders;
 using Altrin.Core.WorkOrders;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.Tests.Simulation;
 

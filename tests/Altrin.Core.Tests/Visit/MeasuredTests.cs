@@ -3,7 +3,9 @@ using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 using Altrin.Core.Visit;
+using Altrin.Core.Tests.WorkOrders;
 using Altrin.Core.WorkOrders;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.Tests.Visit;
 
@@ -57,7 +59,7 @@ public class MeasuredTests
     {
         var house = After(Wants(Examples.House("larkspur-house")), new NoteMeasured(Measured()));
         var planned = After(house, new SetLeaseTime(house.Devices[0].Id, 60));
-        var step = WorkOrderWriter.Search(house, planned)!.Steps.Single(one => one.Title.Contains("best of three", StringComparison.Ordinal));
+        var step = Orders.Kept(house, planned)!.Steps.Single(one => one.Title.Contains("best of three", StringComparison.Ordinal));
         Assert.Contains("beside the 4.5 Mb/s measured before, 2026-11-28", step.Title, StringComparison.Ordinal);
     }
 

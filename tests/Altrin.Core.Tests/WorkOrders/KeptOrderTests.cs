@@ -3,7 +3,7 @@ using Altrin.Core.Network;
 using Altrin.Core.Planning;
 using Altrin.Core.Tests.Planning;
 using Altrin.Core.WorkOrders;
-using Altrin.Core.WorkOrders.Search;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.Tests.WorkOrders;
 
@@ -140,7 +140,7 @@ public class KeptOrderTests
             planned = action.Apply(planned);
         }
         Kept(name, OrderText.Of(OrderWays.Of(house, planned).Best, house));
-        Kept($"{name}-reset", OrderText.Of(WorkOrderWriter.Write(house, planned), house));
+        Kept($"{name}-reset", OrderText.Of(Orders.Trade(house, planned), house));
     }
 
     /// <summary>A rate that was measured before, a label that asks for another hold and another start.</summary>
@@ -165,7 +165,7 @@ public class KeptOrderTests
         var planned = new SwitchPower("studio", true).Apply(house);
         planned = new SetWifi("studio", 0, planned.FindDevice("studio")!.Wifi[0] with { Ssid = "larkspur", Key = "home" }).Apply(planned);
         Kept("larkspur-off", OrderText.Of(OrderWays.Of(house, planned).Best, house));
-        Kept("larkspur-off-reset", OrderText.Of(WorkOrderWriter.Write(house, planned), house));
+        Kept("larkspur-off-reset", OrderText.Of(Orders.Trade(house, planned), house));
     }
 
     /// <summary>Of two that are to have each other's address one goes aside for the time of the work.</summary>

@@ -8,6 +8,7 @@ using Altrin.Core.Readings;
 using Altrin.Core.Simulation;
 using Altrin.Core.Tests.Planning;
 using Altrin.Core.WorkOrders;
+using Altrin.Core.WorkOrders.Steps;
 using Altrin.Core.WorkOrders.Otherwise;
 
 namespace Altrin.Core.Tests.WorkOrders;

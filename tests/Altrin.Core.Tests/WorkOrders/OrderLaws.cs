@@ -2,7 +2,7 @@ using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Tests.Actions;
 using Altrin.Core.WorkOrders;
-using Altrin.Core.WorkOrders.Search;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.Tests.WorkOrders;
 

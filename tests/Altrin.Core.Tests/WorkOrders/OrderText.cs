@@ -3,7 +3,7 @@ using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.WorkOrders;
 using Altrin.Core.WorkOrders.Otherwise;
-using Altrin.Core.WorkOrders.Search;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.Tests.WorkOrders;
 
@@ -13,7 +13,7 @@ internal static class OrderText
     public static string Of(WorkOrder order, NetworkDocument household, Hands hands = Hands.Laptop)
     {
         var text = new StringBuilder($"{order.Title}: {order.Minutes} min, somebody without internet for {order.CutMinutes(household)}\n");
-        foreach (var gap in order.Gaps) text.Append($"GAP {gap}\n");
+        foreach (var gap in order.Gaps) text.Append($"GAP {gap.Says}\n");
         var phase = "";
         foreach (var step in order.Steps)
         {

@@ -7,6 +7,7 @@ using Altrin.Core.Readings;
 using Altrin.Core.Simulation;
 using Altrin.Core.Tests.Planning;
 using Altrin.Core.WorkOrders;
+using Altrin.Core.WorkOrders.Steps;
 using Altrin.Core.WorkOrders.Otherwise;
 
 namespace Altrin.Core.Tests.WorkOrders;
@@ -195,16 +196,16 @@ public class OtherwiseTests
 
     /// <summary>A gateway without Wi-Fi: its page opens by cable only.</summary>
     [Theory]
-    [InlineData(Altrin.Core.WorkOrders.Search.Hands.Phone, "a phone alone")]
-    [InlineData(Altrin.Core.WorkOrders.Search.Hands.NoSocket, "a laptop without a socket")]
-    public void Where_a_page_opens_by_cable_only_there_is_no_order_without_a_socket_and_it_says_so(Altrin.Core.WorkOrders.Search.Hands hands, string has)
+    [InlineData(Altrin.Core.WorkOrders.Steps.Hands.Phone, "a phone alone")]
+    [InlineData(Altrin.Core.WorkOrders.Steps.Hands.NoSocket, "a laptop without a socket")]
+    public void Where_a_page_opens_by_cable_only_there_is_no_order_without_a_socket_and_it_says_so(Altrin.Core.WorkOrders.Steps.Hands hands, string has)
     {
         var house = Examples.House("static-in-pool");
         var plan = new MovePool("gw", Ipv4Address.Parse("192.168.31.10"), Ipv4Address.Parse("192.168.31.99")).Apply(house);
         Assert.True(OrderWays.Of(house, plan).Best.IsProven);
         var none = OrderWays.Of(house, plan, hands).Best;
         Assert.Empty(none.Steps);
-        Assert.Contains(has, Assert.Single(none.Gaps), StringComparison.Ordinal);
+        Assert.Contains(has, Assert.Single(none.Gaps).Says, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -6,7 +6,7 @@ using Altrin.Core.Readings;
 using Altrin.Core.Tests.Planning;
 using Altrin.Core.WorkOrders;
 using Altrin.Core.WorkOrders.Otherwise;
-using Altrin.Core.WorkOrders.Search;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.Tests.WorkOrders;
 
@@ -64,7 +64,7 @@ public class ShownTests
     {
         var house = Examples.House("larkspur-house");
         var planned = new SetLeaseDns("gw") { Servers = [Ipv4Address.Parse("192.0.2.53")] }.Apply(house);
-        var step = WorkOrderWriter.Write(house, planned).Steps.Single(one => one.Readings.OfType<DnsReading>().Any());
+        var step = Orders.Trade(house, planned).Steps.Single(one => one.Readings.OfType<DnsReading>().Any());
         Assert.Equal(isAsSaid, Row(Comparison.Of(step, Windows(Adapter("Ethernet adapter Ethernet", "192.168.31.104", "192.168.31.1", shown))), "DNS servers").IsAsSaid);
         Assert.Null(Row(Comparison.Of(step, Windows(Adapter("Ethernet adapter Ethernet", "192.168.31.104", "192.168.31.1"))), "DNS servers").IsAsSaid);
     }

@@ -1,3 +1,4 @@
+using Altrin.Core.Actions;
 using System.Collections.Immutable;
 using Altrin.Core.Network;
 using Altrin.Core.Planning.Filling;
@@ -33,8 +34,8 @@ internal sealed class UseCosts(Ground ground)
     {
         var (found, was) = (ground.Found.Devices[i], ground.AsFound.Boxes[i]);
         var (box, settings, seconds) = Set(i, use);
-        if (use.Room is { } room && found.Room != room) seconds += WorkTable.CarrySeconds;
-        if (use is { IsUsed: true, Joined: Joined.ByWire } && (was.Joined, was.Parent, was.Medium) != (Joined.ByWire, use.Parent, use.Medium)) seconds += WorkTable.PlugSeconds;
+        if (use.Room is { } room && found.Room != room) seconds += WorkTimes.Carry;
+        if (use is { IsUsed: true, Joined: Joined.ByWire } && (was.Joined, was.Parent, was.Medium) != (Joined.ByWire, use.Parent, use.Medium)) seconds += WorkTimes.Plug;
         var isOnEthernet = use is { IsUsed: true, Joined: Joined.ByWire, Medium: Medium.Ethernet };
         var isSlow = isOnEthernet && ground.Found.Line?.DownMbps is { } line && box.Ports.All(port => port.SpeedMbps < line);
         var cautions = (isSlow ? 1 : 0) + (use.IsUsed && box.DefaultPassword == true ? 1 : 0);

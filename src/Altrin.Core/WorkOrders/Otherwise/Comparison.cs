@@ -4,7 +4,8 @@ using Altrin.Core.Network;
 using Altrin.Core.Readings;
 using Altrin.Core.Readings.Parsers;
 using Altrin.Core.Simulation;
-using Altrin.Core.WorkOrders.Search;
+using Altrin.Core.WorkOrders.Proof;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.WorkOrders.Otherwise;
 

@@ -2,7 +2,8 @@ using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
-using Altrin.Core.WorkOrders.Search;
+using Altrin.Core.WorkOrders.Proof;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.WorkOrders.Otherwise;
 
@@ -53,7 +54,7 @@ public sealed record Meaning(string Key, string Sentence, string Then, NetworkDo
                 break;
             case SeenInstead.AsksFirst when box is not null:
                 Add("first-page", "Many boxes show something else first: a wizard, a password that must be changed, a warning that there is no broadband.",
-                    $"{BoxWork.PastFirstPage(step.Before!, box).FirstOrDefault() ?? "Skip the wizard where it lets you; a new password is noted at once, for the one on the label then opens nothing."} Then open {step.Open ?? "the page"} again.");
+                    $"{LogInStep.PastFirstPage(step.Before!, box).FirstOrDefault() ?? "Skip the wizard where it lets you; a new password is noted at once, for the one on the label then opens nothing."} Then open {step.Open ?? "the page"} again.");
                 break;
             case SeenInstead.GreyedOut when box is not null:
                 if (step.Actions.OfType<SetMode>().FirstOrDefault() is { } mode)

@@ -3,6 +3,8 @@ using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Readings;
 using Altrin.Core.Simulation;
+using Altrin.Core.WorkOrders.Proof;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.WorkOrders.Otherwise;
 

@@ -4,6 +4,8 @@ using Altrin.Core.Network;
 using Altrin.Core.Readings;
 using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
+using Altrin.Core.WorkOrders.Proof;
+using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.WorkOrders.Otherwise;
 
@@ -36,7 +38,7 @@ internal sealed record Slip(string Sentence, string Mend, bool IsByHand, Network
         foreach (var device in boxes)
         {
             if (after.FindDevice(device) is not { } box || before.FindDevice(device) is null) continue;
-            yield return new($"{box.Name} has no power, or is still starting.", $"Look at its lamps, wait {BoxWork.RebootSeconds(box)} seconds more, and look again.", true,
+            yield return new($"{box.Name} has no power, or is still starting.", $"Look at its lamps, wait {WorkTimes.Reboot(box)} seconds more, and look again.", true,
                 new SwitchPower(device, false).Apply(before), new SwitchPower(device, false).Apply(after));
             var reset = new FactoryReset(device);
             yield return new($"{box.Name} is back as it was sold.", "The order sets it from the beginning.", false, reset.Apply(before), reset.Apply(after));
@@ -46,7 +48,7 @@ internal sealed record Slip(string Sentence, string Mend, bool IsByHand, Network
     /// <summary>A step that did not take: what hands mend on the spot, and what makes another house of it.</summary>
     private static (string Sentence, string Mend, bool IsByHand) Say(WorkStep step, string inHand)
     {
-        if (step.Actions.All(action => action is PlugLaptop or JoinLaptop or SetLaptopAddress or PutLaptopAway))
+        if (step.Actions.All(action => action.MovesLaptop()))
             return ($"Your {inHand} is not as step {step.Number} said: {step.Title}.", $"Do step {step.Number} again, and look at the {inHand}'s own address.", true);
         var sentence = $"Step {step.Number} did not take: {step.Title}.";
         if (step.Actions.All(action => action is UnplugCable or UnplugEndpoint)) return (sentence, "Follow the cable with your hand, pull it out, and look whether the lamp at the socket goes dark.", true);

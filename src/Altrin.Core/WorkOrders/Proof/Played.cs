@@ -1,7 +1,7 @@
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
-namespace Altrin.Core.WorkOrders;
+namespace Altrin.Core.WorkOrders.Proof;
 
 /// <summary>The houses of an order, each simulated once: its steps, what of them clashes and who is cut off meanwhile look at the same ones.</summary>
 internal sealed class Played

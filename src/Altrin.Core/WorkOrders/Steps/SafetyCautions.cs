@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using Altrin.Core.Network;
 
-namespace Altrin.Core.WorkOrders;
+namespace Altrin.Core.WorkOrders.Steps;
 
 /// <summary>What can hurt where a cable is laid. Common practice, no source; local codes and licensed practice come first.</summary>
 internal static class SafetyCautions

@@ -3,7 +3,7 @@ using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
-namespace Altrin.Core.WorkOrders;
+namespace Altrin.Core.WorkOrders.Proof;
 
 /// <summary>The house while a step is waited for: a box that restarts, is carried or waits for its turn carries nobody's traffic meanwhile.</summary>
 internal static class Downtime
@@ -11,13 +11,9 @@ internal static class Downtime
     /// <summary>The boxes that an act with a wait leaves without power, or starting.</summary>
     public static IEnumerable<string> Of(ImmutableArray<InstallerAction> actions) => actions.Select(action => action switch
     {
-        BoxSetting setting => setting.Device,
-        FactoryReset reset => reset.Device,
-        Restart restart => restart.Device,
-        CarryDevice carried => carried.Device,
         // Moved, it trains or signs in anew: until then its box has no line.
         SetLine line => line.Line.Device,
-        _ => null,
+        _ => action.BoxTouched(),
     }).OfType<string>().Distinct();
 
     /// <summary>The house that an act leaves, as it is while its end is waited for: boxes that restart are off, and over a cable that is put in or moved nothing goes until its link is up.

@@ -6,9 +6,9 @@ using Altrin.Core.Network;
 using Altrin.Core.Readings;
 using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
-using Altrin.Core.WorkOrders.Search;
+using Altrin.Core.WorkOrders.Proof;
 
-namespace Altrin.Core.WorkOrders;
+namespace Altrin.Core.WorkOrders.Steps;
 
 /// <summary>The house as it stands in the middle of the work, the laptop in it, and the steps so far.</summary>
 /// <param name="played">Where its houses are simulated; whoever tries something out asks there too.</param>
@@ -18,7 +18,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
 
     private readonly NetworkDocument begun = asFound;
     private readonly List<WorkStep> steps = [];
-    private readonly List<string> gaps = [];
+    private readonly List<OrderGap> gaps = [];
     private readonly Dictionary<string, int> uses = new(StringComparer.Ordinal);
     private NetworkState state = played.Of(asFound);
     private int seconds;
@@ -39,16 +39,16 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
     public bool Has(Device box) => House.FindDevice(box.Id) is not null;
 
     /// <summary>Whether nothing was set on the box by this work.</summary>
-    public bool IsAsBefore(string device) => begun.FindDevice(device) is { } was && House.FindDevice(device) is { } now && BoxWork.SameSettings(was, now);
+    public bool IsAsBefore(string device) => begun.FindDevice(device) is { } was && House.FindDevice(device) is { } now && SettingCatalogue.AreAlike(was, now);
 
     /// <summary>Whether it was proved at the box already.</summary>
-    public bool WasProved(string device) => steps.Exists(step => step.Device == device && step.Title.StartsWith("Prove it at ", StringComparison.Ordinal));
+    public bool WasProved(string device) => steps.Exists(step => step.Kind == StepKind.ProveBox && step.Device == device);
 
     public Endpoint? Laptop => House.FindEndpoint(Actions.Laptop.Id);
 
     public WorkOrder Finish(string title) => new(title, [.. steps], (seconds + 59) / 60, [.. gaps]) { Hands = Hands };
 
-    public void Gap(string what) => gaps.Add($"Step {steps.Count}: {what}");
+    public void Gap(GapKind kind, string what) => gaps.Add(new(kind, $"Step {steps.Count}: {what}"));
 
     /// <summary>Adds a step, carries it out on the simulated house, and notes who loses the internet by it.</summary>
     public void Step(StepDraft draft)
@@ -58,7 +58,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         var before = House;
         if (draft.Page is { } page) ProvePage(page, draft.Title);
         var where = draft.Page is not null ? WhereLaptopIs() : null;
-        var open = draft.Page is { } device && state.Admin(Actions.Laptop.Id, device).Address is { } address ? $"http://{address}" : null;
+        var open = draft.Page is { } opened && state.Admin(Actions.Laptop.Id, opened).Address is { } address ? $"http://{address}" : null;
         Do(draft.Actions);
         if (draft.Page is null && draft.NeedsLaptop) where = WhereLaptopIs();
         if (draft.PageAfter is { } after) ProvePage(after, draft.Title);
@@ -66,30 +66,22 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         var during = draft.WaitSeconds is null ? null : Downtime.While(state, draft.Actions, draft.Off);
         ImmutableArray<string> meanwhile = during is null ? [] : [.. cutOff.In(played.Of(during)).Select(thing => thing.Name).Except(cut)];
         // As they are written: a list inside an action, a forward or a VLAN, is part of what is to be done.
-        var key = $"{(Course.Number > 0 ? $"{Course.Number}|" : "")}{JsonSerializer.Serialize(draft.Actions, AltrinJson.Compact)}|{draft.Title}";
-        var count = uses[key] = uses.GetValueOrDefault(key) + 1;
+        var course = Course.Number > 0 ? $"{Course.Number}|" : "";
+        var actions = JsonSerializer.Serialize(draft.Actions, AltrinJson.Compact);
+        var device = draft.Page ?? draft.Actions.Select(action => action.BoxTouched()).FirstOrDefault(one => one is not null);
         ImmutableArray<Reading> readings = [.. draft.Expect?.Invoke(this) ?? [], .. draft.Actions.Any(action => action is BoxSetting or FactoryReset) ? Expected.NamesChanged(was, state) : []];
-        steps.Add(new(KeyOf($"{key}|{count}"), steps.Count + 1, Phase, draft.Short, draft.Title, where, open, draft.Find,
+        steps.Add(new(KeyOf($"{course}{Words<StepKind>.Of(draft.Kind)}|{device}{draft.About}|{actions}"), steps.Count + 1, Phase, draft.Short, draft.Title, where, open, draft.Find,
             draft.Changes, draft.WaitSeconds, [.. readings.Select(reading => ReadingWords.Say(reading, House, Actions.Laptop.Id, Hands.Word()))], cut, draft.Cautions, draft.Actions)
-        { Readings = readings, Device = draft.Page ?? DeviceOf(draft.Actions), Before = before, After = House, Meanwhile = meanwhile, During = during, WhyHere = draft.WhyHere });
+        { Kind = draft.Kind, KeyBefore = KeyOf($"{course}{actions}|{draft.Title}"), Readings = readings, Device = device, Before = before, After = House, Meanwhile = meanwhile, During = during, WhyHere = draft.WhyHere });
         seconds += SecondsPerStep + (draft.WaitSeconds ?? 0);
     }
-
-    private static string? DeviceOf(ImmutableArray<InstallerAction> actions) => actions.Select(action => action switch
-    {
-        BoxSetting setting => setting.Device,
-        FactoryReset reset => reset.Device,
-        Restart restart => restart.Device,
-        AddDevice added => added.Device.Id,
-        _ => null,
-    }).FirstOrDefault(device => device is not null);
 
     /// <summary>Carries out what belongs to the last step but needs no words of its own.</summary>
     public void Do(params ImmutableArray<InstallerAction> actions)
     {
         foreach (var action in actions)
         {
-            if (action.Problem(House) is { } problem) gaps.Add($"{action.Say(House)}: {problem.Message}");
+            if (action.Problem(House) is { } problem) gaps.Add(new(GapKind.Refused, $"{action.Say(House)}: {problem.Message}"));
             House = action.Apply(House);
         }
         if (!actions.IsEmpty) state = played.Of(House);
@@ -111,7 +103,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
 
     private void ProvePage(string device, string title)
     {
-        if (!PageOpens(device)) gaps.Add($"“{title}”: the page of {House.NameOf(device)} does not open from where the {Hands.Word()} is.");
+        if (!PageOpens(device)) gaps.Add(new(GapKind.PageClosed, $"“{title}”: the page of {House.NameOf(device)} does not open from where the {Hands.Word()} is."));
     }
 
     private string? WhereLaptopIs()
@@ -124,9 +116,10 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
     }
 
     /// <summary>A short fingerprint: the same deed has the same key in every run and on every machine.</summary>
-    private static string KeyOf(string text)
+    private string KeyOf(string text)
     {
-        var hash = System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(text));
+        var count = uses[text] = uses.GetValueOrDefault(text) + 1;
+        var hash = System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes($"{text}|{count}"));
         return Convert.ToHexStringLower(hash.AsSpan(0, 6));
     }
 
@@ -145,13 +138,20 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
     /// <summary>The thing or box in the list of devices of whoever leases it its address, where the laptop opens that page.</summary>
     public ImmutableArray<Reading> ListedAs(string who) => Laptop is not null && Expected.Client(state, Actions.Laptop.Id, who) is { } listed ? [listed] : [];
 
+    /// <summary>The address of a thing, whether it has internet, and where it is listed.</summary>
+    public ImmutableArray<Reading> Shows(string endpoint) =>
+        [Expected.Address(State, endpoint), new InternetReading(endpoint, State.Internet(endpoint).Reachable), .. ListedAs(endpoint)];
+
     public bool EndsAsPlanned() =>
         SameWritten.Are(Actions.Laptop.Away(House), Planned);
 }
 
 /// <summary>A step before it has been simulated.</summary>
-internal sealed record StepDraft(string Short, string Title)
+internal sealed record StepDraft(StepKind Kind, string Short, string Title)
 {
+    /// <summary>What it is about, where neither a page nor an action tells: a want, a box.</summary>
+    public string? About { get; init; }
+
     public ImmutableArray<InstallerAction> Actions { get; init; } = [];
 
     /// <summary>The box whose page must open before the deed.</summary>

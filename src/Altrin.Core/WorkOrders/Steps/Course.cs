@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using Altrin.Core.Network;
 
-namespace Altrin.Core.WorkOrders;
+namespace Altrin.Core.WorkOrders.Steps;
 
 /// <summary>How an order came to be written: the first of a job, or a further one after something else was seen.</summary>
 /// <param name="Number">0 for the first. A step of another course is another step, whatever it does: what was ticked before is no tick of it.</param>

@@ -3,7 +3,7 @@ using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
-namespace Altrin.Core.WorkOrders;
+namespace Altrin.Core.WorkOrders.Proof;
 
 /// <summary>Who is cut off: a thing that reaches the internet for certain in the one house and not at all in the other. Said once for steps, minutes, the search
 /// and the rehearsal. The laptop is nobody’s loss.</summary>

@@ -4,7 +4,7 @@ using Altrin.Core.Network;
 using Altrin.Core.Rules;
 using Altrin.Core.Simulation;
 
-namespace Altrin.Core.WorkOrders.Search;
+namespace Altrin.Core.WorkOrders.Proof;
 
 /// <summary>What no step may bring into a house: an address held twice, a second server, a loop, a router whose two sides overlap, an open Wi-Fi of a box as
 /// sold on the household's own network.</summary>

@@ -1,24 +1,9 @@
 using System.Collections.Immutable;
-using System.Text.Json.Serialization;
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
-namespace Altrin.Core.WorkOrders.Search;
-
-/// <summary>What the installer has in hand.</summary>
-[JsonConverter(typeof(WordConverter<Hands>))]
-public enum Hands
-{
-    /// <summary>A laptop with a socket.</summary>
-    Laptop,
-
-    /// <summary>A laptop without a socket: Wi-Fi alone.</summary>
-    NoSocket,
-
-    /// <summary>A phone alone.</summary>
-    Phone,
-}
+namespace Altrin.Core.WorkOrders.Steps;
 
 /// <summary>Where the laptop can be so that a page opens: where it is; in a socket of the box or of its network; on its Wi-Fi; with an address of its
 /// own only where automatic does not do.</summary>
@@ -38,21 +23,46 @@ internal sealed class Spots(Hands hands, NetworkDocument planned)
     /// <summary>The search asks for one page after the other from one house.</summary>
     private Looked? last;
 
+    /// <summary>Where a box is proved: in a socket of it, or on its Wi-Fi, asking for its address as a thing of the household would wherever the page opens so.</summary>
+    /// <returns>As <see cref="ToPage"/>.</returns>
+    public ImmutableArray<InstallerAction>? AsAThingAt(NetworkDocument house, string device)
+    {
+        if (house.FindEndpoint(Laptop.Id) is not { } laptop) return ToPage(house, device, out _);
+        var isFixed = laptop.Address.Method == EndpointMethod.Static;
+        if (IsAtBox(laptop, device))
+        {
+            if (isFixed && Try(house, [new SetLaptopAddress()], device, out _)) return [new SetLaptopAddress()];
+            if (Opens(Look(house).State, device)) return [];
+        }
+        return Anew(house, device, out _);
+    }
+
+    private bool IsAtBox(Endpoint laptop, string device) =>
+        hands == Hands.Laptop ? laptop.Connect?.Socket?.Device == device : (laptop.Connect as Attachment.Join)?.Near == device;
+
     /// <returns>The moves that bring it there, none where it stays; null where there is no such spot.</returns>
     public ImmutableArray<InstallerAction>? ToPage(NetworkDocument house, string device, out NetworkDocument moved)
     {
         moved = house;
-        if (!ReferenceEquals(last?.House, house)) last = new(house);
-        if (house.FindEndpoint(Laptop.Id) is not null && Opens(last.State, device)) return [];
-        var (away, state) = (last.Away, last.WithoutLaptop);
+        return house.FindEndpoint(Laptop.Id) is not null && Opens(Look(house).State, device) ? [] : Anew(house, device, out moved);
+    }
+
+    private Looked Look(NetworkDocument house) => ReferenceEquals(last?.House, house) ? last : last = new(house);
+
+    private ImmutableArray<InstallerAction>? Anew(NetworkDocument house, string device, out NetworkDocument moved)
+    {
+        moved = house;
+        Look(house);
+        var (away, state) = (last!.Away, last.WithoutLaptop);
         foreach (var spot in Places(away, state, device))
         {
             var isThere = house.FindEndpoint(Laptop.Id) is { } laptop && IsAt(laptop, spot);
             ImmutableArray<InstallerAction> join = isThere ? [] : [spot];
             var isFixed = house.FindEndpoint(Laptop.Id)?.Address.Method == EndpointMethod.Static;
-            ImmutableArray<InstallerAction> automatic = isFixed ? [.. join, new SetLaptopAddress()] : join;
+            // Over the air it joins as any thing does; a plug comes before what is typed.
+            ImmutableArray<InstallerAction> automatic = !isFixed ? join : spot is JoinLaptop ? [new SetLaptopAddress(), .. join] : [.. join, new SetLaptopAddress()];
             if (Try(house, automatic, device, out moved) && !automatic.IsEmpty) return automatic;
-            if (LaptopSteps.FreeBeside(state, device) is not { } own) continue;
+            if (FreeBeside(state, device) is not { } own) continue;
             ImmutableArray<InstallerAction> set = [.. join, new SetLaptopAddress(own)];
             if (Try(house, set, device, out moved)) return set;
         }
@@ -104,4 +114,13 @@ internal sealed class Spots(Hands hands, NetworkDocument planned)
     }
 
     private static JoinLaptop Join(Device box, WifiNetwork network) => new(network.Ssid, box.Id, network.Security, network.Key);
+
+    /// <summary>An address in the subnet of a box's page that nobody holds, from the top down; null where the box has no page or no room is left.</summary>
+    public static InterfaceAddress? FreeBeside(NetworkState state, string device)
+    {
+        // On the table nothing of it is computed yet: then its settings say it.
+        if ((state.Lan(device)?.Address ?? state.House.FindDevice(device)?.Lan?.Address) is not { } page || AddressRanges.LinkLocal.Contains(page.Address)) return null;
+        var held = state.Interfaces.SelectMany(one => one.Candidates).Select(one => one.Address?.Address).ToHashSet();
+        return page.Prefix.LastFree(address => address == page.Address || held.Contains(address)) is { } free ? new(free, page.Prefix.Length) : null;
+    }
 }

@@ -4,14 +4,14 @@ using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Readings;
 using Altrin.Core.Simulation;
-using Altrin.Core.WorkOrders.Search;
+using Altrin.Core.WorkOrders.Proof;
 
-namespace Altrin.Core.WorkOrders;
+namespace Altrin.Core.WorkOrders.Steps;
 
 /// <summary>The deeds from the house as found to the house as planned, in an order of which every step was simulated.</summary>
-/// <param name="Gaps">What could not be proved, in words; empty for an order that may be followed.</param>
+/// <param name="Gaps">What could not be proved; empty for an order that may be followed.</param>
 /// <param name="Minutes">Work and waiting together, rounded up.</param>
-public sealed record WorkOrder(string Title, ImmutableArray<WorkStep> Steps, int Minutes, ImmutableArray<string> Gaps)
+public sealed record WorkOrder(string Title, ImmutableArray<WorkStep> Steps, int Minutes, ImmutableArray<OrderGap> Gaps)
 {
     public bool IsProven => Gaps.IsEmpty;
 
@@ -58,6 +58,12 @@ public sealed record WorkStep(
     ImmutableArray<SettingChange> Changes, int? WaitSeconds, ImmutableArray<ReadingInWords> Expect,
     ImmutableArray<string> CutOff, ImmutableArray<string> Cautions, ImmutableArray<InstallerAction> Actions)
 {
+    public required StepKind Kind { get; init; }
+
+    /// <summary>What its key was when keys hung on titles: what was said of a step then is said of it still.</summary>
+    [JsonIgnore]
+    public required string KeyBefore { get; init; }
+
     /// <summary>The same as <see cref="Expect"/>, as values that a reading can be held against.</summary>
     [JsonIgnore]
     public ImmutableArray<Reading> Readings { get; init; } = [];

@@ -1,9 +1,8 @@
 using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
-using Altrin.Core.WorkOrders.Search;
 
-namespace Altrin.Core.WorkOrders;
+namespace Altrin.Core.WorkOrders.Steps;
 
 /// <summary>What is in hand, said in a step.</summary>
 public static class HandsWords
