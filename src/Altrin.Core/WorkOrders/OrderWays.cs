@@ -1,4 +1,6 @@
 using System.Collections.Immutable;
+using Altrin.Core.Actions;
+using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Core.WorkOrders.Proof;
 using Altrin.Core.WorkOrders.Steps;
@@ -13,22 +15,26 @@ namespace Altrin.Core.WorkOrders;
 /// <param name="ResetCutMinutes">The same of the other way.</param>
 public sealed record OrderWays(WorkOrder? Keep, WorkOrder Reset, bool IsKeepBetter, int KeepCutMinutes, int ResetCutMinutes)
 {
+    /// <summary>The house that both begin with: as found, with what is merely written down as it is planned.</summary>
+    public required NetworkDocument Start { get; init; }
+
     public WorkOrder Best => IsKeepBetter ? Keep! : Reset;
     public int BestCutMinutes => IsKeepBetter ? KeepCutMinutes : ResetCutMinutes;
 
     public static OrderWays Of(NetworkDocument found, NetworkDocument planned, Hands hands = Hands.Laptop, Course? course = null, CancellationToken cancel = default)
     {
+        found = WithRecords(Laptop.Away(found), Laptop.Away(planned));
         var (played, household) = (new Played(), course?.Household ?? found);
         var composer = new OrderComposer(found, planned, hands, course ?? Course.First, played, cancel);
-        var keep = composer.Kept();
+        var keep = composer.Kept() is { } kept ? Unbroken(kept, found, planned) : null;
         var keepCut = keep?.CutMinutes(household, played) ?? 0;
         // The trade's own order takes a socket for granted: it is none for whoever has none.
-        if (hands != Hands.Laptop) return new(keep, keep ?? None(hands), keep is not null, keepCut, keepCut);
-        var reset = composer.ResetFirst();
+        if (hands != Hands.Laptop) return new(keep, keep ?? None(hands), keep is not null, keepCut, keepCut) { Start = found };
+        var reset = Unbroken(composer.ResetFirst(), found, planned);
         reset = reset with { Gaps = [.. reset.Gaps, .. NewClashes(reset, Clashes.Known(played.Of(found), played.Of(planned)), played)] };
         var resetCut = reset.CutMinutes(household, played);
         // Without a gap, then with the fewest minutes in which somebody is cut off; of two alike the one by search.
-        return new(keep, reset, keep is not null && (keep.Gaps.Length, keepCut).CompareTo((reset.Gaps.Length, resetCut)) <= 0, keepCut, resetCut);
+        return new(keep, reset, keep is not null && (keep.Gaps.Length, keepCut).CompareTo((reset.Gaps.Length, resetCut)) <= 0, keepCut, resetCut) { Start = found };
     }
 
     private static WorkOrder None(Hands hands) => new("No order without a socket", [], 0,
@@ -41,4 +47,37 @@ public sealed record OrderWays(WorkOrder? Keep, WorkOrder Reset, bool IsKeepBett
     private static IEnumerable<OrderGap> NewClashes(WorkOrder order, IReadOnlySet<string> before, Played played) => order.Steps
         .SelectMany(step => Clashes.In(played.Of(step.After!)).Where(clash => !before.Contains(clash.Key)).Select(clash => (step, clash)))
         .DistinctBy(one => one.clash.Key).Select(one => new OrderGap(GapKind.Clash, $"Step {one.step.Number}: {one.clash.Sentence}"));
+
+    /// <summary>Names, rooms and wants are written down, not worked for: they are the planned house's from the start.</summary>
+    private static NetworkDocument WithRecords(NetworkDocument found, NetworkDocument planned)
+    {
+        foreach (var action in Difference.Actions(found, planned))
+        {
+            if (!action.IsRecord(found)) continue;
+            var record = InItsRoom(found, action);
+            // What is plugged in must have its socket still: a record that says otherwise waits for the end.
+            if (record.Problem(found) is null && record.Apply(found) is var noted && HouseCheck.WhyNot(noted) is null) found = noted;
+        }
+        return found;
+    }
+
+    /// <summary>Where a box stands is no record while it has to be carried there.</summary>
+    private static InstallerAction InItsRoom(NetworkDocument house, InstallerAction action) =>
+        action is DescribeDevice { Box: var box } && house.FindDevice(box.Id) is { } now && CarryDevice.IsDue(house, now, box)
+            ? new DescribeDevice(box with { Room = now.Room, At = now.At }) : action;
+
+    /// <summary>A step that begins with something that no step has done is a gap.</summary>
+    private static WorkOrder Unbroken(WorkOrder order, NetworkDocument start, NetworkDocument to)
+    {
+        var gaps = order.Gaps.ToBuilder();
+        var now = start;
+        foreach (var step in order.Steps)
+        {
+            if (!SameWritten.Are(Laptop.Away(step.Before!), now)) gaps.Add(new(GapKind.Broken, $"Step {step.Number} begins with something that no step has done."));
+            now = Laptop.Away(step.After!);
+        }
+        if (!SameWritten.Are(now, Laptop.Away(to)) && !gaps.Any(gap => gap.Kind == GapKind.NotAsPlanned))
+            gaps.Add(new(GapKind.NotAsPlanned, "The last step does not end in the planned house."));
+        return order with { Gaps = gaps.ToImmutable() };
+    }
 }

@@ -21,7 +21,7 @@ internal sealed record BringBox(NetworkDocument Planned, Device Box)
 internal sealed record TakeBoxAway(Device Box) : OrderTask($"away {Box.Id}", [new RemoveDevice(Box.Id)])
 {
     public override string Device => Box.Id;
-    public override TradePlace Place => TradePlace.TakeBoxAway;
+    public override TradePlace Place => TradePlace.TakeAway;
     public override void Write(WorkInProgress work) => work.Step(new(StepKind.TakeBoxAway, "Take it out", Actions[0].Say(work.House)) { Actions = Actions });
 }
 

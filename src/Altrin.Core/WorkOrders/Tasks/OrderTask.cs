@@ -6,7 +6,7 @@ using Altrin.Core.WorkOrders.Steps;
 namespace Altrin.Core.WorkOrders.Tasks;
 
 /// <summary>The trade's order of work, the first first: what is reset is set alone, then the boxes in place, cables, things. Common practice, no source.</summary>
-internal enum TradePlace { TakeAway, PullForNow, Reset, SetAlone, Power, SetInPlace, PullCable, MoveLine, Carry, PlugCable, Thing, TakeBoxAway }
+internal enum TradePlace { TakeAway, PullForNow, Reset, SetAlone, Power, SetInPlace, PullCable, MoveLine, Carry, PlugCable, Thing }
 
 /// <summary>One step's work: one save of one page, one plug, one thing set, one box brought. The kinds are the files of this folder; each says which box,
 /// what it waits for, and its step.</summary>
