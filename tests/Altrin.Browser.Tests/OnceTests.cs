@@ -1,3 +1,6 @@
+using OpenQA.Selenium;
+using OpenQA.Selenium.Interactions;
+
 namespace Altrin.Browser.Tests;
 
 /// <summary>Every deed once, however often it is pressed.</summary>
@@ -33,6 +36,22 @@ public sealed class OnceTests : HandTest
         Browser.Css("section[aria-label='Step 2']");
         Browser.Until(() => Ask($"/api/jobs/{Job}/work-order")!["ticks"]!.AsArray().Count == 1, "one tick");
         Assert.Equal(log, Log());
+    }
+
+    /// <summary>The clock of the page stands still, so that however long the answer takes the second press comes within the half second.</summary>
+    [Fact]
+    public void A_button_that_comes_under_the_finger_is_not_pressed_by_it()
+    {
+        OpenDemo();
+        Browser.Delay(400);
+        Browser.Run("const at = performance.now(); performance.now = () => at");
+        Browser.Press(() => Browser.Driver.FindElement(By.XPath("//button[starts-with(normalize-space(.), 'Move Study printer')]")));
+        Browser.UntilText("2 faults");
+        Assert.Equal(1, (int)Ask($"/api/jobs/{Job}")!["plan"]!["deeds"]!);
+        // The pointer has not moved: what lies under it now is another finding's.
+        new Actions(Browser.Driver).Click().Perform();
+        Browser.Delay(0);
+        Assert.Equal(1, (int)Ask($"/api/jobs/{Job}")!["plan"]!["deeds"]!);
     }
 
     [Fact]

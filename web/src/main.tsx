@@ -15,12 +15,14 @@ import { receiveCarried } from './state/carried'
 import { listenForChanges } from './state/live'
 import { keepOutbox, makeQueries } from './state/outbox'
 import { watchServer } from './state/server'
+import { keepSteady } from './state/steady'
 import { applyTheme } from './state/theme'
 import { keepPhotos } from './state/waitingPhotos'
 import { system } from './theme'
 
 applyTheme()
 watchServer()
+keepSteady(document)
 // A newer Altrin was started meanwhile: its pages have other names. What was typed is kept.
 window.addEventListener('vite:preloadError', () => window.location.reload())
 const queries = makeQueries()

@@ -11,14 +11,14 @@ public class TraceTests
         .Select(hop => $"{hop.Cable ?? Words<TraceLink>.Of(hop.Over)}>{hop.Device}:{Words<TraceRole>.Of(hop.Role)}{(hop.Becomes is { } now ? $"={now}" : "")}"));
 
     [Theory]
-    [InlineData("healthy", "laptop", "plug>second:bridge c1>gw:router=203.0.113.10 line>isp:street")]
-    [InlineData("double-nat", "laptop", "plug>second:router=192.168.31.100 c1>gw:router=203.0.113.10 line>isp:street")]
-    [InlineData("mesh", "laptop", "plug>landing:bridge radio>gw:router=203.0.113.10 line>isp:street")]
-    [InlineData("modem-in-front", "laptop", "plug>second:router=203.0.113.10 c1>gw:bridge line>isp:street")]
-    [InlineData("passthrough", "tablet", "plug>second:router=203.0.113.10 c1>gw:bridge line>isp:street")]
-    [InlineData("guests-in-vlan", "visitor", "radio>loft:bridge c2>switch:bridge c1>gw:router=203.0.113.10 line>isp:street")]
-    [InlineData("wisp-where-repeater", "laptop", "plug>loft:router=192.168.31.100 radio>gw:router=203.0.113.10 line>isp:street")]
-    [InlineData("forward-through-carrier", "tablet", "plug>gw:router=100.64.0.10 line>isp:carrier=a shared address")]
+    [InlineData("healthy", "laptop", "plug>second:bridge c1>gw:router=the line’s own address line>isp:street")]
+    [InlineData("double-nat", "laptop", "plug>second:router=192.168.31.100 c1>gw:router=the line’s own address line>isp:street")]
+    [InlineData("mesh", "laptop", "plug>landing:bridge radio>gw:router=the line’s own address line>isp:street")]
+    [InlineData("modem-in-front", "laptop", "plug>second:router=the line’s own address c1>gw:bridge line>isp:street")]
+    [InlineData("passthrough", "tablet", "plug>second:router=the line’s own address c1>gw:bridge line>isp:street")]
+    [InlineData("guests-in-vlan", "visitor", "radio>loft:bridge c2>switch:bridge c1>gw:router=the line’s own address line>isp:street")]
+    [InlineData("wisp-where-repeater", "laptop", "plug>loft:router=192.168.31.100 radio>gw:router=the line’s own address line>isp:street")]
+    [InlineData("forward-through-carrier", "tablet", "plug>gw:router=the line’s own address, shared with other customers line>isp:carrier=a shared address")]
     [InlineData("thing-not-joined", "tablet", "")]
     public void A_way_is_told_box_by_box(string example, string from, string way) => Assert.Equal(way, Said(Examples.House(example), from));
 

@@ -15,8 +15,13 @@ public class TreadLetteringTests
         Assert.Equal(["192.168.31.0/24"], First(new HouseBuilder().Gateway().Thing("a", "gw:lan1", "10.1.2.3/8").Thing("b", "gw:lan2")).Subnets);
 
     [Fact]
-    public void The_street_is_lettered_with_the_lines_own_subnet() =>
-        Assert.Equal("203.0.113.0/24", Of(new HouseBuilder().Gateway()).Treads[0].Subnets[0]);
+    public void The_street_is_lettered_with_the_lines_own_subnet_once_it_was_seen()
+    {
+        NetworkDocument house = new HouseBuilder().Gateway();
+        Assert.Empty(Stairs.Of(Simulator.Run(house)).Treads[0].Subnets);
+        var seen = house with { Line = house.Line! with { Seen = new() { Address = InterfaceAddress.Parse("198.51.100.7/24"), Gateway = Ipv4Address.Parse("198.51.100.1") } } };
+        Assert.Equal("198.51.100.0/24", Stairs.Of(Simulator.Run(seen)).Treads[0].Subnets[0]);
+    }
 
     [Fact]
     public void A_gateway_in_pass_through_still_letters_its_own_subnet()

@@ -32,7 +32,7 @@ public class SecondPictureTests
                 Assert.Equal(state.House.Endpoints.Where(thing => state.Net(thing.Id)?.Segment == segment).Select(thing => thing.Id), tread.Things);
                 Assert.Equal(state.House.Devices.FirstOrDefault(box => state.GuestsOf(box.Id) == segment)?.Id, tread.GuestsOf);
                 Assert.Equal(state.Air.Where(one => one.Segment == segment).Select(one => one.Network.Ssid).Distinct().Order(StringComparer.Ordinal), tread.WifiNames.Order(StringComparer.Ordinal));
-                Assert.Equal(state.Servers.Where(one => one.Segment == segment).Select(one => (one.Device, one.Pool.Count == 1 ? $".{one.Pool.Start.Value & 255}" : $".{one.Pool.Start.Value & 255} to .{one.Pool.End.Value & 255}")), tread.Servers.Select(one => (one.Device, one.Pool)));
+                Assert.Equal(state.Servers.Where(one => one.Segment == segment && !LineWords.IsStandIn(state.House, one.Pool.Start)).Select(one => (one.Device, one.Pool.Count == 1 ? $".{one.Pool.Start.Value & 255}" : $".{one.Pool.Start.Value & 255} to .{one.Pool.End.Value & 255}")), tread.Servers.Select(one => (one.Device, one.Pool)));
                 (guests, cutOff, deep) = (guests + (tread.GuestsOf is null ? 0 : 1), cutOff + (tread.IsCutOff ? 1 : 0), Math.Max(deep, tread.Depth));
             }
             Assert.Equal(state.House.Devices.Where(box => !state.IsInUse(box.Id)).Select(box => box.Id), stairs.Treads.Where(tread => tread.IsTable).SelectMany(tread => tread.Boxes));
@@ -58,7 +58,7 @@ public class SecondPictureTests
                 Assert.Equal(outside >= 0 && plain.Places.ContainsKey(outside) && state.IsWanPlugged(box.Id) ? state.Segments[outside].Id : null, step.Upper);
                 Assert.Equal(state.Segments[state.InsideOf(box.Id)].Id, step.Lower);
                 Assert.Equal(PlainStairs.Translates(box), step.Translates);
-                Assert.Equal(state.Wan(box.Id)?.Candidates.Select(one => one.Address is { } held ? $"{held.Address}" : "none") ?? [], step.Outside);
+                Assert.Equal(state.Wan(box.Id)?.Candidates.Select(one => one.Address is { } held ? LineWords.Say(state.House, held.Address) : "none") ?? [], step.Outside);
                 Assert.Equal(state.Lan(box.Id)?.Address is { } own ? $"{own}" : null, step.Inside);
                 (twice, passed) = (twice + (step.Number > 1 ? 1 : 0), passed + (step.PassedBy is null ? 0 : 1));
             }
@@ -75,7 +75,8 @@ public class SecondPictureTests
             foreach (var thing in state.House.Endpoints)
             {
                 var trace = state.TraceOf(thing.Id);
-                var (at, source) = ((string?)null, state.Net(thing.Id)?.Candidates.FirstOrDefault()?.Address?.Address.ToString());
+                var own = state.Net(thing.Id)?.Candidates.FirstOrDefault()?.Address?.Address;
+                var (at, source) = ((string?)null, own is { } first ? LineWords.Say(state.House, first) : null);
                 foreach (var hop in trace.Hops)
                 {
                     var what = $"{name}, {thing.Id}: {hop}";
@@ -106,10 +107,10 @@ public class SecondPictureTests
                     if (hop.Becomes is { } now && hop.Device != "isp")
                     {
                         Assert.True(state.House.FindDevice(hop.Device) is { Nat: true, RoutesForItsOwn: true } && hop.Role == TraceRole.Router, what);
-                        Assert.Equal(state.Wan(hop.Device)!.Candidates.First().Address!.Value.Address.ToString(), now);
+                        Assert.Equal(LineWords.Say(state.House, state.Wan(hop.Device)!.Candidates.First().Address!.Value.Address), now);
                         changed++;
                     }
-                    if (hop.Role == TraceRole.Router) source = state.Wan(hop.Device)!.Candidates.FirstOrDefault()?.Address?.Address.ToString();
+                    if (hop.Role == TraceRole.Router) source = state.Wan(hop.Device)!.Candidates.FirstOrDefault()?.Address is { } held ? LineWords.Say(state.House, held.Address) : null;
                     at = hop.Device;
                 }
             }

@@ -62,7 +62,7 @@ public sealed record WorkStep(
 
     /// <summary>What its key was when keys hung on titles: what was said of a step then is said of it still.</summary>
     [JsonIgnore]
-    public required string KeyBefore { get; init; }
+    public string KeyBefore { get; init; } = "";
 
     /// <summary>The same as <see cref="Expect"/>, as values that a reading can be held against.</summary>
     [JsonIgnore]

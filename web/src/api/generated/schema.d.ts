@@ -3693,6 +3693,8 @@ export interface components {
             why: string;
             canBeUsed: boolean;
         };
+        /** @enum {string} */
+        GapKind: "page-closed" | "refused" | "undone" | "clash" | "broken" | "not-as-planned" | "no-order";
         GivesOut: {
             device: string;
             pool: string;
@@ -4562,6 +4564,10 @@ export interface components {
             pinnable: components["schemas"]["PinView"][];
             isFirst: boolean;
         };
+        OrderGap: {
+            kind: components["schemas"]["GapKind"];
+            says: string;
+        };
         OtherWayView: {
             way: string;
             /** Format: int32 */
@@ -4934,6 +4940,8 @@ export interface components {
             inside: null | string;
             passedBy: null | string;
         };
+        /** @enum {string} */
+        StepKind: "plug-laptop" | "join-laptop" | "laptop-automatic" | "laptop-fixed" | "laptop-out" | "log-in" | "bring-box" | "take-box-away" | "reset-box" | "carry-box" | "power-box" | "save-settings" | "secure-wifi" | "plug-cable" | "pull-cable" | "move-cable" | "move-line" | "bring-thing" | "take-thing-away" | "move-thing" | "address-thing" | "prove-line" | "prove-box" | "measure" | "prove-house" | "both-off" | "gateway-on" | "router-on";
         StillAsked: {
             stop: components["schemas"]["StopKind"];
             box: null | string;
@@ -5182,7 +5190,7 @@ export interface components {
             steps: components["schemas"]["WorkStep"][];
             /** Format: int32 */
             minutes: number;
-            gaps: string[];
+            gaps: components["schemas"]["OrderGap"][];
             isProven?: boolean;
         };
         WorkOrderView: {
@@ -5216,6 +5224,7 @@ export interface components {
             cutOff: string[];
             cautions: string[];
             actions: components["schemas"]["InstallerAction"][];
+            kind: components["schemas"]["StepKind"];
             device?: null | string;
             meanwhile: string[];
             /** Format: double */

@@ -11,7 +11,7 @@ export function Gaps({ order }: { order: WorkOrderView['order'] }) {
           This order could not be proved when it was simulated:
         </Text>
       )}
-      {order.gaps.map((gap) => (
+      {order.gaps.map(({ says: gap }) => (
         <Text key={gap} fontSize="small">
           {gap}
         </Text>

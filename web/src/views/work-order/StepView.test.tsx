@@ -10,6 +10,7 @@ vi.mock('../../parts/Secret', () => ({ Secret: ({ label }: { label: string }) =>
 
 const step: WorkStep = {
   key: 'abc',
+  kind: 'save-settings',
   number: 7,
   phase: 'At the table',
   short: 'New address',
