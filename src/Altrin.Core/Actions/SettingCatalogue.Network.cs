@@ -55,7 +55,7 @@ public static partial class SettingCatalogue
             (_, now, wanted) => PoolOf(now) == PoolOf(wanted) ? []
                 : [new(new MovePool(now.Id, PoolOf(wanted)!.Start, PoolOf(wanted)!.End), Rows(
                     ("First address", ServerOf(now).Start?.ToString(), PoolOf(wanted)!.Start.ToString()), ("Last address", ServerOf(now).End?.ToString(), PoolOf(wanted)!.End.ToString())))],
-            box => box.Lan is null ? box : WithServer(box, server => server with { Start = SoldAddress(box).Prefix.Network.Plus(100), End = SoldAddress(box).Prefix.Network.Plus(199) })),
+            box => box.Lan is null ? box : WithServer(box, server => server.With(AddressPool.Usual(SoldAddress(box).Prefix)))),
         OfServer("lease-gateway", "Gateway given", _ => true, server => server.Gateway, (server, from) => server with { Gateway = from.Gateway },
             gateway => gateway?.ToString() ?? "the box itself", (id, gateway) => new SetLeaseGateway(id, gateway), server => server with { Gateway = null }),
         OfServer("lease-dns", "DNS servers given", _ => true, server => server.Dns, (server, from) => server with { Dns = from.Dns },

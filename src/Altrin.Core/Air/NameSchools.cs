@@ -70,7 +70,7 @@ public static class NameSchools
     {
         var house = state.House;
         var boxes = own.Select(one => one.Box.Id).Distinct().Count();
-        var carried = house.Endpoints.Where(thing => thing.Kind is "phone" or "tablet" or "laptop").Select(thing => thing.Name).ToList();
+        var carried = house.Endpoints.Where(thing => thing.IsCarried).Select(thing => thing.Name).ToList();
         var shy = house.Endpoints.Where(thing => thing.Bands is [Band.Ghz24] && thing.Connect is Attachment.Join).Select(thing => thing.Name).ToList();
         var clinging = Clinging.Of(state).ToList();
         var list = ImmutableArray.CreateBuilder<string>();

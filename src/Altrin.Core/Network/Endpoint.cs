@@ -6,6 +6,12 @@ namespace Altrin.Core.Network;
 /// <summary>A thing that uses the network: tablet, printer, recorder, laptop.</summary>
 public sealed record Endpoint : DocumentPart
 {
+    private static readonly string[] Carried = ["laptop", "tablet", "phone"];
+
+    /// <summary>Carried about: a fixed address that suits one network is forgotten in the next.</summary>
+    [JsonIgnore]
+    public bool IsCarried => Kind is { } kind && Carried.Contains(kind);
+
     public required string Id { get; init; }
     public required string Name { get; init; }
     public string? Kind { get; init; }

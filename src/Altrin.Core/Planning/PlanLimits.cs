@@ -27,7 +27,7 @@ internal sealed class PlanLimits
     private NetworkDocument House => ground.Found;
 
     /// <summary>A second translation, and what only says again that a want fails, is the ranking's matter.</summary>
-    public static bool IsFault(Finding finding) => finding.Severity == Severity.Fault && finding.Rule is not ("double-nat" or "wisp-where-repeater" or "several-wifi-names" or "tunnel-clash");
+    public static bool IsFault(Finding finding) => finding.Severity == Severity.Fault && !finding.Is(RuleTraits.OfStructure | RuleTraits.RestatesWant);
 
     /// <summary>What forbids it before anything is simulated; null for nothing. The documents have the same boxes and things in the same order.</summary>
     public string? WhyNotBuilt(NetworkDocument plan)

@@ -70,7 +70,7 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
         var worst = rooms.IsEmpty ? 0 : rooms.Min(room => room.Expected.Mbps);
         var touches = CountTouches(found, house);
         return new(after.Findings.Count(PlanLimits.IsFault), failing, nice, after.Cautions, CountTranslations(after), after.State.AirMap.MostRadioHops,
-            Row(worst), CountBuys(found, house), touches, after.Findings.Count(finding => finding.Rule is "double-nat" or "wisp-where-repeater" && house.FindDevice(finding.Subjects[0])?.KeptApart != true), 0, 0);
+            Row(worst), CountBuys(found, house), touches, after.Findings.Count(finding => finding.Is(RuleTraits.OfStructure) && house.FindDevice(finding.Subjects[0])?.KeptApart != true), 0, 0);
     }
 
     /// <summary>Of a rate in Mb/s.</summary>

@@ -95,9 +95,6 @@ public sealed class Facts
             .Where(candidate => candidate.Address is not null).Select(candidate => candidate.Address!.Value.Prefix)
             .Concat(House.Needs.OfType<Need.Tunnel>().Select(need => need.Prefix));
 
-    /// <summary>Carried about: a fixed address that suits one network is forgotten in the next.</summary>
-    internal static bool IsPortable(Endpoint? thing) => thing?.Kind is "laptop" or "tablet" or "phone";
-
     /// <summary>“A”, “A and B”, “A, B and 3 more”.</summary>
     public static string Join(IEnumerable<string> names, int most = 3) => Naming.Join(names, most);
 }

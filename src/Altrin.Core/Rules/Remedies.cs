@@ -56,7 +56,7 @@ public static class Remedies
         var actions = ImmutableArray.CreateBuilder<InstallerAction>();
         actions.Add(new SetLanAddress(box.Id, new(subnet.Network.Plus(1), subnet.Length)));
         if (box.Lan?.DhcpServer is { Enabled: true })
-            actions.Add(new MovePool(box.Id, subnet.Network.Plus(100), subnet.Network.Plus(199)));
+            actions.Add(new MovePool(box.Id, AddressPool.Usual(subnet).Start, AddressPool.Usual(subnet).End));
         if (box.Lan?.DhcpServer?.Gateway is not null) actions.Add(new SetLeaseGateway(box.Id, null));
         foreach (var one in facts.State.OnSegment[facts.State.InsideOf(box.Id)])
         {

@@ -141,7 +141,7 @@ internal sealed class Walker(NetworkState state)
         foreach (var box in house.Devices.Where(box => !state.IsInUse(box.Id) && box.Label?.DefaultAddress is not null))
             foreach (var other in house.Devices.Where(other => state.IsInUse(other.Id) && other.Lan is { Method: LanMethod.Static, Address: { } own } && own.Address == box.Label!.DefaultAddress))
                 yield return $"{box.Name} is sold with the address {box.Label!.DefaultAddress}, which {other.Name} has. Do not plug it in yet.";
-        foreach (var run in house.Runs.Where(run => run.Medium == Medium.Ethernet && Rooms.Find(house, run.A)?.Building != Rooms.Find(house, run.B)?.Building))
+        foreach (var run in house.Runs.Where(run => run.Medium == Medium.Ethernet && Buildings.Between(house, run.A, run.B) == BuildingsApart.Yes))
             yield return $"The cable from {Rooms.Say(house, run.A)} to {Rooms.Say(house, run.B)} joins two buildings: lightning and a difference of earth potential. Fibre or radio is preferred, else protectors by a licensed person.";
     }
 

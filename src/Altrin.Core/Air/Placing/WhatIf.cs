@@ -81,7 +81,7 @@ public static class WhatIfs
         bool Joins(CableRun one, string? a, string? b) => Rooms.AreSame(house, one.A, a) && Rooms.AreSame(house, one.B, b);
     }
 
-    private static bool AreBuildings(NetworkDocument house, string? a, string? b) => Rooms.Find(house, a)?.Building != Rooms.Find(house, b)?.Building;
+    private static bool AreBuildings(NetworkDocument house, string? a, string? b) => Buildings.Between(house, a, b) == BuildingsApart.Yes;
 
     /// <summary>Who hangs on one that hangs itself: each that hangs higher, if it is heard.</summary>
     private static IEnumerable<WhatIf> Star(NetworkState state, RoomRates now, AirLink link)

@@ -7,7 +7,6 @@ namespace Altrin.Core.Planning.Filling;
 /// <summary>Which subnet each router makes, which address each box and each thing of fixed address has in it, in the fewest changes.</summary>
 internal static class Subnets
 {
-    private const uint FirstOfPool = 100, LastOfPool = 199;
 
     /// <returns>False where no subnet is left for a router that may not be moved.</returns>
     public static bool Fill(Draft draft)
@@ -92,8 +91,7 @@ internal static class Subnets
             server = server with { Enabled = true };
         if (server.Enabled && (server.IsPoolUnknown && lan.DhcpServer is null || server.Pool is { } pool && !(own.Prefix.Contains(pool.Start) && own.Prefix.Contains(pool.End))))
         {
-            var wide = own.Prefix.Usable > LastOfPool;
-            server = server with { Start = wide ? own.Prefix.Network.Plus(FirstOfPool) : own.Prefix.Network.Plus((uint)own.Prefix.Usable / 2), End = wide ? own.Prefix.Network.Plus(LastOfPool) : own.Prefix.LastUsable };
+            server = server.With(AddressPool.Usual(own.Prefix));
         }
         if (server.Gateway is not null && server.Gateway != own.Address) server = server with { Gateway = null };
         if (!ReferenceEquals(server, lan.DhcpServer)) draft.Change(router, box => box with { Lan = lan with { DhcpServer = server } });
@@ -126,7 +124,7 @@ internal static class Subnets
         {
             var thing = draft.Things[i];
             // Carried about, it takes whatever it is given where it comes to.
-            if (Facts.IsPortable(thing)) draft.Things[i] = thing with { Address = new() };
+            if (thing.IsCarried) draft.Things[i] = thing with { Address = new() };
             else if (Suits(thing.Address.Address!.Value)) draft.Things[i] = thing with { Address = Readdressed(thing, thing.Address.Address!.Value.Address, own) };
             else if (Free() is { } free)
             {

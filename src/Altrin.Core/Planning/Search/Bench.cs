@@ -10,23 +10,10 @@ namespace Altrin.Core.Planning.Search;
 /// <summary>Fills structures in, simulates them and says what they come to; counts what it did.</summary>
 internal sealed class Bench
 {
-    /// <summary>Rules whose cures change who is on the air, or who joins whom.</summary>
-    private static readonly HashSet<string> OfTheAir = ["gateway-wifi-left-on", "one-name-two-keys", "several-wifi-names", "satellites-in-row", "uplink-not-joined", "wds-channel", "wds-unsupported",
-        "bridge-serves-wired-only", "cable-beside-radio", "guests-not-apart", "wisp-where-repeater", "loop", "weak-wifi-security", "own-channels-overlap",
-        "channel-unlawful", "radar-under-bridge", "channel-between", "wide-among-neighbours", "backhaul-on-old-band", "two-sources-one-room", "hears-another-better"];
-
-    /// <summary>Rules whose cure is the plan of channels: longer to be worked out than a house to be judged, and nearly always there.</summary>
-    private static readonly HashSet<string> OfChannels = ["own-channels-overlap", "channel-unlawful", "radar-under-bridge", "channel-between"];
-
     /// <summary>Whether something in the space of plans may take it away. A box in use is carried nowhere: in which room it stands is no matter of a plan.</summary>
-    public static bool MayCure(Finding finding) => !OfPlaces.Contains(finding.Rule) && (OfChannels.Contains(finding.Rule) || finding.Fixes.Length > 0);
+    public static bool MayCure(Finding finding) => !finding.Is(RuleTraits.CuredByPlace) && (IsOfChannels(finding) || finding.Fixes.Length > 0);
 
-    public static bool IsOfChannels(Finding finding) => OfChannels.Contains(finding.Rule);
-
-    private static readonly HashSet<string> OfPlaces = ["joined-too-weak", "beside-its-parent"];
-
-    /// <summary>Rules whose cure is another structure: that one is looked at by itself.</summary>
-    private static readonly HashSet<string> OfStructures = ["double-nat", "wisp-where-repeater"];
+    public static bool IsOfChannels(Finding finding) => finding.Is(RuleTraits.CuredByChannels);
 
     private readonly Dictionary<string, Leaf?> known = new(StringComparer.Ordinal);
     private readonly CancellationToken cancel;
@@ -134,8 +121,8 @@ internal sealed class Bench
     private PlanRank Hoped(PlanRank rank, Evaluation after, int bestRoom)
     {
         var all = after.Findings.Where(finding => MayCure(finding) && IsFree(finding, after.State.House)).ToList();
-        var cures = all.Where(finding => !OfStructures.Contains(finding.Rule)).ToList();
-        var isAirCured = cures.Exists(finding => OfTheAir.Contains(finding.Rule));
+        var cures = all.Where(finding => !finding.Is(RuleTraits.OfStructure)).ToList();
+        var isAirCured = cures.Exists(finding => finding.Is(RuleTraits.OfTheAir));
         // What is said of the air and has no cure of its own, or none that may be done, may go with another's: a box that gives no room more may, once the one beside it is silent.
         if (isAirCured) cures.AddRange(after.Findings.Where(finding => !all.Contains(finding) && RuleBook.ThemeOf(finding.Rule) is "air" or "wireless"));
         var (faults, cautions) = (cures.Count(PlanLimits.IsFault), cures.Count(finding => finding.Severity == Severity.Caution));
@@ -153,7 +140,7 @@ internal sealed class Bench
     /// <summary>Whether a cure of it touches no box that is to be left as it is.</summary>
     private bool IsFree(Finding finding, NetworkDocument house)
     {
-        if (left.Length == 0 || OfChannels.Contains(finding.Rule)) return true;
+        if (left.Length == 0 || IsOfChannels(finding)) return true;
         return finding.Fixes.Any(fix => fix.Actions.Aggregate(house, (now, action) => action.Apply(now)) is var after && left.All(i => i < after.Devices.Length && ReferenceEquals(after.Devices[i], house.Devices[i])));
     }
 

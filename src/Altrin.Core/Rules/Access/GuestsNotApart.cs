@@ -13,6 +13,7 @@ public sealed class GuestsNotApart : IRule
     public string Id => "guests-not-apart";
     public string Statement => "A guest network is apart: on the router itself, or carried to it in a VLAN.";
     public string Source => "IEEE 802.1Q (VLANs); common practice, no source, for the rest";
+    public RuleTraits Traits => RuleTraits.OfTheAir;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

@@ -12,6 +12,7 @@ public sealed class WeakWifiSecurity : IRule
     public string Id => "weak-wifi-security";
     public string Statement => "Every Wi-Fi network has WPA2 or WPA3.";
     public string Source => "IEEE 802.11-2012 (WEP and TKIP deprecated); value from memory";
+    public RuleTraits Traits => RuleTraits.OfTheAir;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

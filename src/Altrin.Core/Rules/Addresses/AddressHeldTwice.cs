@@ -11,6 +11,7 @@ public sealed class AddressHeldTwice : IRule
     public string Id => "address-held-twice";
     public string Statement => "On one segment each address is held once.";
     public string Source => "RFC 5227 section 1 (address conflict)";
+    public RuleTraits Traits => RuleTraits.NeverInPassing;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

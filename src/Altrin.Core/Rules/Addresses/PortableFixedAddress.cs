@@ -15,7 +15,7 @@ public sealed class PortableFixedAddress : IRule
     {
         foreach (var thing in facts.House.Endpoints)
         {
-            if (!Facts.IsPortable(thing) || thing.Id == Laptop.Id || thing.Address is not { Method: EndpointMethod.Static, Address: { } address }) continue;
+            if (!thing.IsCarried || thing.Id == Laptop.Id || thing.Address is not { Method: EndpointMethod.Static, Address: { } address }) continue;
             yield return Found(facts, thing, address.Address);
         }
     }

@@ -17,7 +17,7 @@ public sealed class StaticOutsideSubnet : IRule
         foreach (var held in facts.State.Interfaces)
         {
             if (held.Outcome != LeaseOutcome.Static || held.Kind is InterfaceKind.Guest or InterfaceKind.Lan || held.Segment < 0) continue;
-            if (held.Segment == facts.State.ProviderSegment || Facts.IsPortable(facts.House.FindEndpoint(held.Owner))) continue;
+            if (held.Segment == facts.State.ProviderSegment || (facts.House.FindEndpoint(held.Owner) is { IsCarried: true })) continue;
             var mains = facts.MainsOn(held.Segment);
             if (mains.IsEmpty) continue;
             var address = held.Address!.Value.Address;

@@ -10,6 +10,7 @@ public sealed class TunnelClash : IRule
     public string Id => "tunnel-clash";
     public string Statement => "No subnet of the home overlaps what a work tunnel uses.";
     public string Source => "RFC 1918 section 4 (private ranges are used by everybody, so joined networks clash)";
+    public RuleTraits Traits => RuleTraits.RestatesWant;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

@@ -9,6 +9,7 @@ public sealed class WanLanOverlap : IRule
     public string Id => "wan-lan-overlap";
     public string Statement => "A router's two sides are different subnets.";
     public string Source => "RFC 1812 section 2.2.7 (a router joins different networks); value from memory";
+    public RuleTraits Traits => RuleTraits.NeverInPassing;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

@@ -15,8 +15,8 @@ public sealed class CopperBetweenBuildings : IRule
     {
         foreach (var cable in facts.House.Cables)
         {
-            if (cable.Medium == Medium.Powerline || Of(facts, cable.A) is not { } a || Of(facts, cable.B) is not { } b || a == b) continue;
-            yield return Found(facts, cable);
+            if (cable.Medium != Medium.Powerline && Buildings.Between(facts.House, RoomOf(facts, cable.A), RoomOf(facts, cable.B)) == BuildingsApart.Yes)
+                yield return Found(facts, cable);
         }
     }
 
@@ -24,6 +24,5 @@ public sealed class CopperBetweenBuildings : IRule
         () => $"The cable between {facts.House.SocketName(cable.A)} and {facts.House.SocketName(cable.B)} goes from one building into another. A stroke of lightning nearby, or the difference between the two earths, goes along it into both. "
             + "Fibre or a radio link is preferred; else a licensed person fits protectors at both ends. Local codes come first.", () => [], cable.Id);
 
-    /// <summary>Null where its room is not listed: then nobody has said. Rooms that name no building are in one house.</summary>
-    private static string? Of(Facts facts, Socket socket) => Rooms.Find(facts.House, facts.FindDevice(socket.Device)?.Room) is { } room ? room.Building ?? "" : null;
+    private static string? RoomOf(Facts facts, Socket socket) => facts.FindDevice(socket.Device)?.Room;
 }

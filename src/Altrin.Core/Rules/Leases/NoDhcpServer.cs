@@ -51,7 +51,7 @@ public sealed class NoDhcpServer : IRule
             var subnet = router.Address!.Value.Prefix;
             if (subnet.Length is >= 16 and <= 24)
                 fixes.Add(new($"Let {box.Name} give out addresses",
-                    new TurnOnDhcpServer(box.Id, subnet.Network.Plus(100), subnet.Network.Plus(199))));
+                    new TurnOnDhcpServer(box.Id, AddressPool.Usual(subnet).Start, AddressPool.Usual(subnet).End)));
         }
         return fixes.ToImmutable();
     }

@@ -11,6 +11,7 @@ public sealed class BackhaulOnOldBand : IRule
     public string Id => "backhaul-on-old-band";
     public string Statement => "Where 5 GHz reaches, boxes join by it and not at 2.4 GHz.";
     public string Source => "common practice, no source";
+    public RuleTraits Traits => RuleTraits.OfTheAir;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

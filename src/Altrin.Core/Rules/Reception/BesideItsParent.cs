@@ -9,6 +9,7 @@ public sealed class BesideItsParent : IRule
     public string Id => "beside-its-parent";
     public string Statement => "A repeater or satellite does not stand beside the box that it joins.";
     public string Source => "common practice, no source (half way between the router and the weak room)";
+    public RuleTraits Traits => RuleTraits.CuredByPlace;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

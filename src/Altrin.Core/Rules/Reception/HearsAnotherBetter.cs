@@ -11,6 +11,7 @@ public sealed class HearsAnotherBetter : IRule
     public string Id => "hears-another-better";
     public string Statement => "Every device is on the box from which it gets most.";
     public string Source => "common practice, no source (phones cling to a far point)";
+    public RuleTraits Traits => RuleTraits.OfTheAir;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

@@ -12,6 +12,7 @@ public sealed class JoinedTooWeak : IRule
     public string Id => "joined-too-weak";
     public string Statement => "A box that joins by radio stands where it still hears the other well.";
     public string Source => "common practice, no source (half way between the router and the weak room; its lamp says: move closer)";
+    public RuleTraits Traits => RuleTraits.CuredByPlace;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

@@ -12,6 +12,7 @@ public sealed class TwoSourcesOneRoom : IRule
     public string Id => "two-sources-one-room";
     public string Statement => "One box makes the Wi-Fi of a room.";
     public string Source => "common practice, no source";
+    public RuleTraits Traits => RuleTraits.OfTheAir;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

@@ -9,6 +9,7 @@ public sealed class ChannelBetween : IRule
     public string Id => "channel-between";
     public string Statement => "At 2.4 GHz boxes sit on 1, 6 or 11 (or 13 where it is lawful), not between.";
     public string Source => "common practice, no source; IEEE 802.11 (channels 5 MHz apart, 20 MHz wide)";
+    public RuleTraits Traits => RuleTraits.OfTheAir | RuleTraits.CuredByChannels;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

@@ -9,6 +9,7 @@ public sealed class ChannelUnlawful : IRule
     public string Id => "channel-unlawful";
     public string Statement => "Every radio sends where the country allows it, and no wider.";
     public string Source => "the open wireless regulatory database (a snapshot is shipped); ETSI EN 300 328 and EN 301 893 for Europe, values from memory";
+    public RuleTraits Traits => RuleTraits.OfTheAir | RuleTraits.CuredByChannels;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

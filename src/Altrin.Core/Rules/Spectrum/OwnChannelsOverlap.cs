@@ -10,6 +10,7 @@ public sealed class OwnChannelsOverlap : IRule
     public string Id => "own-channels-overlap";
     public string Statement => "The household’s own boxes do not sit on each other’s channels where they hear each other.";
     public string Source => "common practice, no source (two sources taken off one channel went from 180 to 470 Mb/s)";
+    public RuleTraits Traits => RuleTraits.OfTheAir | RuleTraits.CuredByChannels;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

@@ -9,6 +9,7 @@ public sealed class RadarUnderBridge : IRule
     public string Id => "radar-under-bridge";
     public string Statement => "A bridge or WDS link sits on no channel that has to be left for radar.";
     public string Source => "ETSI EN 301 893 (DFS: 60 s of listening, then leaving within 10 s); value from memory";
+    public RuleTraits Traits => RuleTraits.OfTheAir | RuleTraits.CuredByChannels;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

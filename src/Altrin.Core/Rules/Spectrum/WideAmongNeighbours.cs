@@ -8,6 +8,7 @@ public sealed class WideAmongNeighbours : IRule
     public string Id => "wide-among-neighbours";
     public string Statement => "At 2.4 GHz a box is 20 MHz wide where others are about.";
     public string Source => "IEEE 802.11-2020 clause 11.15 (20/40 coexistence: no 40 MHz among others); value from memory";
+    public RuleTraits Traits => RuleTraits.OfTheAir;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

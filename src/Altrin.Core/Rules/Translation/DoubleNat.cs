@@ -10,6 +10,7 @@ public sealed class DoubleNat : IRule
     public string Id => "double-nat";
     public string Statement => "On the way to the street, addresses are translated once in the home.";
     public string Source => "RFC 7021 section 2 (what breaks behind nested translation); value from memory";
+    public RuleTraits Traits => RuleTraits.OfStructure;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

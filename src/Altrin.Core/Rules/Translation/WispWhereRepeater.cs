@@ -11,6 +11,7 @@ public sealed class WispWhereRepeater : IRule
     public string Id => "wisp-where-repeater";
     public string Statement => "A box that joins the house’s own Wi-Fi repeats it; the client-router choice is for somebody else’s.";
     public string Source => "common practice, no source";
+    public RuleTraits Traits => RuleTraits.OfTheAir | RuleTraits.OfStructure;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

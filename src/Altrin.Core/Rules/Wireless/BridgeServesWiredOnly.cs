@@ -10,6 +10,7 @@ public sealed class BridgeServesWiredOnly : IRule
     public string Id => "bridge-serves-wired-only";
     public string Statement => "Nobody is told to use the Wi-Fi of a bridge that serves its sockets alone.";
     public string Source => "common practice, no source";
+    public RuleTraits Traits => RuleTraits.OfTheAir;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

@@ -10,6 +10,7 @@ public sealed class CableBesideRadio : IRule
     public string Id => "cable-beside-radio";
     public string Statement => "A repeater or bridge is joined by cable or by radio, not by both.";
     public string Source => "IEEE 802.1D (bridges need a tree); value from memory";
+    public RuleTraits Traits => RuleTraits.OfTheAir;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

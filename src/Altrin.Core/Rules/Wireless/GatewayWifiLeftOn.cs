@@ -12,6 +12,7 @@ public sealed class GatewayWifiLeftOn : IRule
     public string Id => "gateway-wifi-left-on";
     public string Statement => "Once another box makes the Wi-Fi and nobody is on the gateway’s, the gateway’s is off.";
     public string Source => "common practice, no source";
+    public RuleTraits Traits => RuleTraits.OfTheAir;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

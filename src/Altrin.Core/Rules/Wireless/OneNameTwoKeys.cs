@@ -10,6 +10,7 @@ public sealed class OneNameTwoKeys : IRule
     public string Id => "one-name-two-keys";
     public string Statement => "Boxes that share a Wi-Fi name share its password and security.";
     public string Source => "IEEE 802.11 (an extended service set is one SSID with one security policy); value from memory";
+    public RuleTraits Traits => RuleTraits.OfTheAir;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

@@ -11,6 +11,7 @@ public sealed class SatellitesInRow : IRule
     public string Id => "satellites-in-row";
     public string Statement => "Satellites and repeaters stand round the main box, not in a row.";
     public string Source => "common practice, no source";
+    public RuleTraits Traits => RuleTraits.OfTheAir;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

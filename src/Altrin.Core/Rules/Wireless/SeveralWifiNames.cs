@@ -10,6 +10,7 @@ public sealed class SeveralWifiNames : IRule
     public string Id => "several-wifi-names";
     public string Statement => "Where the household wants one Wi-Fi name, every box has that name.";
     public string Source => "common practice, no source";
+    public RuleTraits Traits => RuleTraits.OfTheAir | RuleTraits.RestatesWant;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

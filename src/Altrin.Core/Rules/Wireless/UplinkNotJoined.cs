@@ -10,6 +10,7 @@ public sealed class UplinkNotJoined : IRule
     public string Id => "uplink-not-joined";
     public string Statement => "A box’s uplink has the name, password, security and band of the network it is to join.";
     public string Source => "IEEE 802.11 (a station joins by SSID and matching security); value from memory";
+    public RuleTraits Traits => RuleTraits.OfTheAir;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

@@ -11,6 +11,7 @@ public sealed class WdsChannel : IRule
     public string Id => "wds-channel";
     public string Statement => "Both ends of a WDS link sit on one fixed channel.";
     public string Source => "common practice, no source";
+    public RuleTraits Traits => RuleTraits.OfTheAir;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

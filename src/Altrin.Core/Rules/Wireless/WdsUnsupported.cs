@@ -9,6 +9,7 @@ public sealed class WdsUnsupported : IRule
     public string Id => "wds-unsupported";
     public string Statement => "Both ends of a WDS link are boxes that have WDS.";
     public string Source => "common practice, no source";
+    public RuleTraits Traits => RuleTraits.OfTheAir;
 
     public IEnumerable<Finding> Check(Facts facts)
     {

@@ -11,8 +11,7 @@ namespace Altrin.Core.WorkOrders.Proof;
 internal static class Clashes
 {
     /// <summary>Many boxes refuse an address that overlaps the side they are fed from: it is no state to pass through either.</summary>
-    private static readonly string[] Kinds = ["address-held-twice", "loop", "wan-lan-overlap"];
-    private static readonly ImmutableArray<IRule> Rules = [.. RuleBook.All.Where(rule => Kinds.Contains(rule.Id))];
+    private static readonly ImmutableArray<IRule> Rules = [.. RuleBook.All.Where(rule => rule.Traits.HasFlag(RuleTraits.NeverInPassing))];
 
     public static ImmutableHashSet<string> Keys(NetworkState state) => [.. In(state).Select(clash => clash.Key)];
 
@@ -24,7 +23,7 @@ internal static class Clashes
     public static IEnumerable<(string Key, string Sentence)> In(NetworkState state)
     {
         var facts = new Facts(state);
-        foreach (var finding in Rules.SelectMany(rule => rule.Check(facts))) yield return (finding.Key, finding.Rule == "loop" ? $"{finding.Title}: {char.ToLowerInvariant(finding.Message[0])}{finding.Message[1..]}" : finding.Message);
+        foreach (var finding in Rules.SelectMany(rule => rule.Check(facts))) yield return (finding.Key, finding.IsSaidWithTitle ? $"{finding.Title}: {char.ToLowerInvariant(finding.Message[0])}{finding.Message[1..]}" : finding.Message);
         foreach (var open in state.Air)
             if (open is { Network: { Security: WifiSecurity.Open, Guest: false }, Segment: >= 0 and var segment } && IsInCompany(state, open.Box, segment))
                 yield return ($"open:{open.Box.Id}:{open.Network.Ssid}", $"{open.Box.Name} would let anybody onto the household's network: its Wi-Fi {open.Network.Ssid} is open.");
