@@ -4,6 +4,7 @@ using Altrin.Core.Air.Placing;
 using Altrin.Core.Network;
 using Altrin.Core.Radio;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 using BenchmarkDotNet.Attributes;
 

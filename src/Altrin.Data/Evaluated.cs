@@ -1,6 +1,7 @@
 using System.Runtime.CompilerServices;
 using Altrin.Core.Network;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 
 namespace Altrin.Data;
 

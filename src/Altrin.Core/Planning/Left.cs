@@ -1,5 +1,7 @@
 using Altrin.Core.Actions;
 
+using Altrin.Core.Planning.Ranking;
+
 namespace Altrin.Core.Planning;
 
 /// <summary>What a plan that nobody looked at could still have before the best there is.</summary>

@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using Altrin.Core.Network;
 using Altrin.Core.Planning.Space;
+using Altrin.Core.Planning.Ranking;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Planning;

@@ -3,8 +3,10 @@ using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Core.Planning.Search;
+using Altrin.Core.Planning.Ranking;
 using Altrin.Core.Planning.Space;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Planning;

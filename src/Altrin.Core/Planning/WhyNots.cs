@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Altrin.Core.Network;
 using Altrin.Core.Planning.Search;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Planning;

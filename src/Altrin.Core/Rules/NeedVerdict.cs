@@ -1,5 +1,4 @@
 using Altrin.Core.Network;
-using Altrin.Core.Rules.Needs;
 using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Rules;
@@ -21,10 +20,4 @@ public abstract class NeedJudge<T> where T : Need
         var sentence = Sentence(facts.House, need);
         return new(need.Id, met, need.Nice == true ? $"{sentence}, if it can be had" : sentence, because);
     }
-}
-
-/// <summary>Which judge hears which want.</summary>
-public static class NeedBook
-{
-    public static NeedVerdict Judge(Facts facts, Need need) => need.Match(new NeedHearing(facts));
 }

@@ -5,6 +5,7 @@ using Altrin.Core.Air.Drawing;
 using Altrin.Core.Air.Placing;
 using Altrin.Core.Network;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 using Altrin.Data;
 using Microsoft.AspNetCore.Http.HttpResults;

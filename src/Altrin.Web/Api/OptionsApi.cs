@@ -5,6 +5,7 @@ using Altrin.Core.Network;
 using Altrin.Core.Planning;
 using Altrin.Core.Planning.Space;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 using Altrin.Data;
 using Microsoft.AspNetCore.Http.HttpResults;

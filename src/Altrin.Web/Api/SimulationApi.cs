@@ -3,6 +3,7 @@ using Altrin.Core.Documents;
 using Altrin.Core.Formats;
 using Altrin.Core.Network;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Altrin.Web.Api;

@@ -3,6 +3,7 @@ using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders;
 using Altrin.Core.WorkOrders.Otherwise;

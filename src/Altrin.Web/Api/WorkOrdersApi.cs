@@ -4,6 +4,7 @@ using Altrin.Core.Network;
 using Altrin.Core.Readings;
 using Altrin.Core.Readings.Parsers;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders;
 using Altrin.Core.WorkOrders.Otherwise;

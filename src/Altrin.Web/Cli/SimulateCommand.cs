@@ -2,6 +2,7 @@ using System.Text.Json;
 using Altrin.Core.Documents;
 using Altrin.Core.Formats;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 
 namespace Altrin.Web.Cli;
 

@@ -3,6 +3,7 @@ using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Tests.Actions;

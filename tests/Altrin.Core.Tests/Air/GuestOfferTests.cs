@@ -2,6 +2,7 @@ using Altrin.Core.Actions;
 using Altrin.Core.Air;
 using Altrin.Core.Network;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 using static Altrin.Core.Tests.Air.AirHouses;
 

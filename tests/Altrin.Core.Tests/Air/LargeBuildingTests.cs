@@ -6,6 +6,7 @@ using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Core.Radio;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 using static Altrin.Core.Tests.Air.AirHouses;
 

@@ -4,6 +4,7 @@ using Altrin.Core.Air;
 using Altrin.Core.Air.Placing;
 using Altrin.Core.Network;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 using static Altrin.Core.Tests.Air.AirHouses;
 

@@ -4,6 +4,7 @@ using Altrin.Core.Documents;
 using FsCheck;
 using FsCheck.Fluent;
 using FsCheck.Xunit;
+using Altrin.Core.Rules.Judging;
 
 namespace Altrin.Core.Tests.Documents;
 
@@ -140,7 +141,7 @@ public class DocumentReaderTests
             Assert.Equal(result.Document is null, result.Problems.Count > 0);
             if (result.Document is null) continue;
             readable++;
-            Altrin.Core.Rules.Evaluation.Of(result.Document);
+            Altrin.Core.Rules.Judging.Evaluation.Of(result.Document);
         }
         Assert.InRange(readable, 100, 3900);    // else the changes were all harmless, or all fatal, and little was tried
     }

@@ -4,6 +4,7 @@ using Altrin.Core.Formats;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Tests.Planning;
 using Altrin.Core.WorkOrders;
 using Altrin.Core.WorkOrders.Steps;

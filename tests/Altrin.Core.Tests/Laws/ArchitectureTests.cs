@@ -45,6 +45,56 @@ public partial class ArchitectureTests
         Assert.True(seen > 200, $"only {seen} arrows were seen");
     }
 
+    /// <summary>Within a folder of the core its sub-folders have one direction too: told by the types that each declares and names.</summary>
+    [Fact]
+    public void The_folders_within_a_folder_have_one_direction()
+    {
+        var core = Path.Combine(Examples.Root, "src", "Altrin.Core");
+        var seen = 0;
+        foreach (var top in Core().GroupBy(one => one.Folder))
+        {
+            var files = top.Select(one => (Place: Path.GetRelativePath(core, Path.GetDirectoryName(one.File)!), one.Code)).ToList();
+            var home = files.SelectMany(file => Declared().Matches(file.Code).Select(match => (Type: match.Groups[1].Value, file.Place)))
+                .GroupBy(one => one.Type).Where(group => group.Select(one => one.Place).Distinct().Count() == 1).ToDictionary(group => group.Key, group => group.First().Place);
+            var arrows = files.SelectMany(file => Named().Matches(file.Code).Select(match => match.Value).Distinct()
+                    .Where(name => home.TryGetValue(name, out var there) && there != file.Place).Select(name => (From: file.Place, To: home[name], Type: name)))
+                .ToLookup(arrow => arrow.From);
+            seen += arrows.Sum(group => group.Count());
+            foreach (var from in arrows.Select(group => group.Key))
+                Assert.False(Leads(arrows, from), $"{from} leads back to itself: {string.Join(", ", arrows[from].Select(arrow => $"{arrow.To} by {arrow.Type}").Distinct())}");
+        }
+        Assert.True(seen > 100, $"only {seen} arrows were seen");
+    }
+
+    private static bool Leads(ILookup<string, (string From, string To, string Type)> arrows, string home)
+    {
+        var open = new Stack<string>([home]);
+        var been = new HashSet<string>();
+        while (open.TryPop(out var here))
+            foreach (var to in arrows[here].Select(arrow => arrow.To).Distinct())
+                if (to == home) return true;
+                else if (been.Add(to)) open.Push(to);
+        return false;
+    }
+
+    /// <summary>What a rule is called is known to the rule alone: whoever needs to know something of it asks its traits.</summary>
+    [Fact]
+    public void No_rule_is_named_outside_its_own_file()
+    {
+        var src = Path.Combine(Examples.Root, "src");
+        foreach (var file in Directory.GetFiles(src, "*.cs", SearchOption.AllDirectories).Where(file => !file.Contains("/obj/", StringComparison.Ordinal)))
+            foreach (var rule in Altrin.Core.Rules.RuleBook.All.Where(rule => rule.Id.Contains('-', StringComparison.Ordinal) && Path.GetFileNameWithoutExtension(file) != rule.GetType().Name))
+                Assert.DoesNotContain($"\"{rule.Id}\"", File.ReadAllText(file), StringComparison.Ordinal);
+    }
+
+    /// <summary>What a mode does is asked of the table; outside of it no line names one.</summary>
+    [Fact]
+    public void No_mode_is_named_outside_the_table()
+    {
+        foreach (var (folder, file, code) in Core().Where(one => one.Folder != "Network"))
+            Assert.DoesNotMatch(@"\bDeviceMode\.[A-Z]", code);
+    }
+
     [Fact]
     public void An_arrow_written_out_is_seen_as_well_as_one_in_a_using_line()
     {
@@ -88,4 +138,10 @@ public partial class ArchitectureTests
 
     [GeneratedRegex(@"using Altrin\.Core\.(\w+)")]
     private static partial Regex Uses();
+
+    [GeneratedRegex(@"^(?:public|internal)[\w ]*\b(?:class|record struct|record|struct|enum|interface) ([A-Z]\w+)", RegexOptions.Multiline)]
+    private static partial Regex Declared();
+
+    [GeneratedRegex(@"(?<![\w.])[A-Z]\w+(?=[\s.<(?\[>);{])")]
+    private static partial Regex Named();
 }

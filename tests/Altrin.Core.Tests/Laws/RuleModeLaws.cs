@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Altrin.Core.Network;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Tests.Laws;

@@ -1,5 +1,6 @@
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
+using Altrin.Core.Planning.Ranking;
 using Altrin.Core.Planning.Search;
 using Altrin.Core.Planning.Space;
 

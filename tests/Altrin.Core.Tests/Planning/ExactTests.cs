@@ -1,5 +1,6 @@
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
+using Altrin.Core.Planning.Ranking;
 
 namespace Altrin.Core.Tests.Planning;
 

@@ -1,9 +1,11 @@
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
+using Altrin.Core.Planning.Ranking;
 using Altrin.Core.Tests.WorkOrders;
 using Altrin.Core.WorkOrders;
 using Altrin.Core.WorkOrders.Steps;
+using Altrin.Core.Rules.Judging;
 
 namespace Altrin.Core.Tests.Planning;
 
@@ -21,9 +23,9 @@ public class PlannerTests
         var ground = new Altrin.Core.Planning.Space.Ground(house);
         foreach (var plan in HandPlanner.Propose(house))
         {
-            var rank = PlanRank.Of(ground, Altrin.Core.Rules.Evaluation.Of(plan.House));
+            var rank = PlanRank.Of(ground, Altrin.Core.Rules.Judging.Evaluation.Of(plan.House));
             // By hand a plug was carried into another room; the wire of a thing does not reach there (section 5 of the format).
-            if (new PlanLimits(ground, Altrin.Core.Rules.Evaluation.Of(house)).WhyNotBuilt(plan.House) is not null) continue;
+            if (new PlanLimits(ground, Altrin.Core.Rules.Judging.Evaluation.Of(house)).WhyNotBuilt(plan.House) is not null) continue;
             if (plan.GivesUp.IsEmpty) Assert.True(best <= rank, $"{plan.Title}: {rank}{Environment.NewLine}{best}{Environment.NewLine}{string.Join(Environment.NewLine, plan.Actions.Select(one => one.Say(house)))}");
         }
     }

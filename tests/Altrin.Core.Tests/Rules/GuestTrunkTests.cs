@@ -1,6 +1,7 @@
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 
 namespace Altrin.Core.Tests.Rules;
 

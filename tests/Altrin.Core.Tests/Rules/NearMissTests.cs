@@ -1,5 +1,6 @@
 using Altrin.Core.Network;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 
 namespace Altrin.Core.Tests.Rules;
 

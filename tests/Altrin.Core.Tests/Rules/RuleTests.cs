@@ -1,6 +1,7 @@
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using FsCheck;
 using FsCheck.Fluent;
 using FsCheck.Xunit;

@@ -1,5 +1,6 @@
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
+using Altrin.Core.Rules.Judging;
 
 namespace Altrin.Core.Tests.Simulation;
 
@@ -309,7 +310,7 @@ public class DeliveryTests
         static string Print(NetworkDocument house)
         {
             using var memory = new MemoryStream();
-            using (var json = new System.Text.Json.Utf8JsonWriter(memory)) Altrin.Core.Formats.StateWriter.Write(Altrin.Core.Rules.Evaluation.Of(house), json);
+            using (var json = new System.Text.Json.Utf8JsonWriter(memory)) Altrin.Core.Formats.StateWriter.Write(Altrin.Core.Rules.Judging.Evaluation.Of(house), json);
             return System.Text.Encoding.UTF8.GetString(memory.ToArray());
         }
     }

@@ -3,6 +3,7 @@ using Altrin.Core.Addressing;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 using Altrin.Core.Tests.Planning;
 using Altrin.Core.Tests.WorkOrders;

@@ -2,6 +2,7 @@ using System.Text.RegularExpressions;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 using Altrin.Core.Tests.Planning;
 

@@ -1,8 +1,10 @@
 using System.Collections.Immutable;
 using Altrin.Core.Network;
 using Altrin.Core.Planning.Filling;
+using Altrin.Core.Planning.Ranking;
 using Altrin.Core.Planning.Space;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Planning.Search;

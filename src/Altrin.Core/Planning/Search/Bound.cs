@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Altrin.Core.Network;
 using Altrin.Core.Planning.Space;
+using Altrin.Core.Planning.Ranking;
 using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Planning.Search;

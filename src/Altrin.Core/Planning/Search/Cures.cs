@@ -2,7 +2,9 @@ using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Planning.Space;
+using Altrin.Core.Planning.Ranking;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Planning.Search;

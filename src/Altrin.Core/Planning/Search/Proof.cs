@@ -1,5 +1,6 @@
 using Altrin.Core.Network;
 using Altrin.Core.Planning.Space;
+using Altrin.Core.Planning.Ranking;
 
 namespace Altrin.Core.Planning.Search;
 

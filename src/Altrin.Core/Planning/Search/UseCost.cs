@@ -2,6 +2,7 @@ using Altrin.Core.Actions;
 using System.Collections.Immutable;
 using Altrin.Core.Network;
 using Altrin.Core.Planning.Filling;
+using Altrin.Core.Planning.Ranking;
 using Altrin.Core.Planning.Space;
 
 namespace Altrin.Core.Planning.Search;

@@ -1,5 +1,6 @@
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
+using Altrin.Core.Rules.Needs;
 
 namespace Altrin.Core.Rules.Translation;
 

@@ -3,6 +3,7 @@ using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Readings;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Needs;
 using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders.Proof;
 using Altrin.Core.WorkOrders.Steps;

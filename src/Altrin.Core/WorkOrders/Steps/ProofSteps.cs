@@ -3,6 +3,8 @@ using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Readings;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Needs;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 
 namespace Altrin.Core.WorkOrders.Steps;

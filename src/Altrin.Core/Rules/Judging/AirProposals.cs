@@ -4,7 +4,7 @@ using Altrin.Core.Air;
 using Altrin.Core.Air.Channels;
 using Altrin.Core.Air.Placing;
 
-namespace Altrin.Core.Rules;
+namespace Altrin.Core.Rules.Judging;
 
 /// <summary>What the Air stage proposes, proved as fixes are: deeds that would bring a fault, break a want or leave a room without Wi-Fi are not offered. What was computed is shown all the same.</summary>
 public static class AirProposals

@@ -4,9 +4,10 @@ using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Core.Planning.Space;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 
-namespace Altrin.Core.Planning;
+namespace Altrin.Core.Planning.Ranking;
 
 /// <summary>What the ranking looks at, in its order (section 5 of the format): the less, the better.</summary>
 /// <param name="Faults">Without second translations and what only says again that a want fails.</param>

@@ -3,7 +3,7 @@ using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
-namespace Altrin.Core.Rules;
+namespace Altrin.Core.Rules.Judging;
 
 /// <param name="Say">The mode in the trade's words.</param>
 public sealed record ModeChoice(DeviceMode Mode, string Say);

@@ -3,9 +3,10 @@ using Altrin.Core.Network;
 using Altrin.Core.Planning.Space;
 using Altrin.Core.Radio;
 using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 
-namespace Altrin.Core.Planning;
+namespace Altrin.Core.Planning.Ranking;
 
 /// <summary>The hard limits of a plan (section 5 of the format).</summary>
 internal sealed class PlanLimits

@@ -1,7 +1,7 @@
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
-namespace Altrin.Core.Rules.Needs;
+namespace Altrin.Core.Rules;
 
 /// <summary>Why something does not arrive, said with the addresses of this house.</summary>
 internal static class Reasons

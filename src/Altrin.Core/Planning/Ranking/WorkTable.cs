@@ -1,7 +1,7 @@
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
 
-namespace Altrin.Core.Planning;
+namespace Altrin.Core.Planning.Ranking;
 
 /// <summary>The minutes of a plan by table (section 5 of the format), in seconds: common practice, no source. An order reckons its own.</summary>
 internal static class WorkTable

@@ -3,8 +3,9 @@ using Altrin.Core.Actions;
 using Altrin.Core.Air;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
+using Altrin.Core.Rules.Needs;
 
-namespace Altrin.Core.Rules;
+namespace Altrin.Core.Rules.Judging;
 
 /// <summary>A house and what can be asked of it: its state, its findings, its wants, its proven fixes. Each is computed when it is first asked
 /// for, once, whoever asks; a state alone runs no rule.</summary>
