@@ -59,6 +59,8 @@ public sealed class Browser : IDisposable
     {
         var found = what();
         if (!found.Enabled) return false;
+        // As a hand goes to it: what only came to lie under the pointer takes no press yet.
+        new Actions(driver).MoveToLocation(1, 1).Perform();
         found.Click();
         return true;
     }, "something to press");

@@ -29,6 +29,7 @@ public sealed class OnceTests : HandTest
         Browser.Run("for (let n = 0; n < 10; n++) window.dispatchEvent(new KeyboardEvent('keydown', { key: 'f', bubbles: true, repeat: n > 0 }))");
         Browser.UntilText("1 fault");
         Browser.Delay(0);
+        Browser.Until(() => Ask($"/api/jobs/{Job}")!["plan"]!["deeds"]!.GetValue<int>() > 1, "the second fix");
         var log = Log();
         Browser.Press(() => Browser.Link("Work order"));
         Browser.Css("section[aria-label='Step 1']");

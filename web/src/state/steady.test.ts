@@ -46,6 +46,15 @@ describe('what a hand goes to', () => {
     expect(steady.takes(other, there)).toBe(true)
   })
 
+  it('takes a press too where the hand went away and came back', () => {
+    const { clock, steady } = watch()
+    expect(steady.takes(element(), here)).toBe(true)
+    clock.now += 90
+    steady.moved({ clientX: 1, clientY: 1 })
+    steady.moved(here)
+    expect(steady.takes(element(), here)).toBe(true)
+  })
+
   it('may be pressed again and again', () => {
     const { clock, steady } = watch()
     const plus = element()

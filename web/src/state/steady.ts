@@ -29,6 +29,8 @@ export class Steady {
 
   moved(at: Point) {
     if (!near(at, this.at, 0)) this.cameAt = Number.NEGATIVE_INFINITY
+    // Who went away and comes back means what is there now.
+    if (this.pressed && !this.pressed.byKey && !near(at, this.pressed.at, tremble)) this.pressed = null
     this.at = { clientX: at.clientX, clientY: at.clientY }
   }
 
