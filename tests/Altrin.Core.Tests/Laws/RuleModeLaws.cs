@@ -55,6 +55,7 @@ public class RuleModeLaws
             "satellites-in-row of shares", "static-in-pool of shares", "uplink-not-joined of shares", "wisp-where-repeater of shares", "wrong-socket of shares",
         ]),
         ("Who routes keeps guests apart.", ["guests-not-apart of router", "guests-not-apart of shares"]),
+        ("A router in router mode hands the line to nobody.", ["forward-handed-on of router"]),
         ("It routes: its services are not idle.", ["idle-router-services of shares"]),
     ];
 

@@ -100,7 +100,8 @@ public partial class SecondRulesTests
         {
             var now = Evaluation.Of(house);
             foreach (var finding in now.Findings)
-                if (now.ProvenFixes(finding) is { Length: > 0 } fixes) proven[finding.Rule] += fixes.Length;
+                // A rule that is newer than the count is held to none.
+                if (proven.ContainsKey(finding.Rule) && now.ProvenFixes(finding) is { Length: > 0 } fixes) proven[finding.Rule] += fixes.Length;
         }
         var fewer = proven.Where(one => one.Value < ProvenOnce[one.Key]).Select(one => $"{one.Key} {one.Value} instead of {ProvenOnce[one.Key]}").ToList();
         Assert.True(fewer.Count == 0, string.Join(", ", fewer));

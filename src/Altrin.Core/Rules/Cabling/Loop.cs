@@ -27,7 +27,8 @@ public sealed class Loop : IRule
         var boxes = closing.SelectMany(cable => new[] { cable.A.Device, cable.B.Device }).Distinct().ToImmutableArray();
         var which = $"The cable between {facts.House.SocketName(closing[0].A)} and {facts.House.SocketName(closing[0].B)} closes it";
         return new(Id, Severity.Fault, "The cables form a circle", boxes,
-            $"{which}: broadcasts run round it until nothing on this network gets through.", () => Fixes(facts, closing), [.. closing.Select(cable => cable.Id)]) { IsSaidWithTitle = true };
+            $"{which}: broadcasts run round it until nothing on this network gets through.", () => Fixes(facts, closing), [.. closing.Select(cable => cable.Id)])
+        { IsSaidWithTitle = true };
     }
 
     private static ImmutableArray<Fix> Fixes(Facts facts, List<Cable> closing)
