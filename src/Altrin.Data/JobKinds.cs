@@ -7,7 +7,8 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Altrin.Data;
 
-/// <summary>Older jobs asked the kit shelf for an installer's own kinds each time they were read. This writes the kinds into them, once.</summary>
+/// <summary>Older jobs asked the kit shelf for an installer's own kinds each time they were read. This writes the kinds into them,
+/// once.</summary>
 internal static partial class JobKinds
 {
     /// <summary>SQLite's user_version of a database whose jobs carry their kinds.</summary>
@@ -35,7 +36,8 @@ internal static partial class JobKinds
             .Select(kit => own.GetValueOrDefault(kit)).OfType<KitKind>().ToList();
         if (named.Count == 0) return;
         // Every house of the job begins at a written one: with the kinds there, they are in all that follow.
-        foreach (var row in revisions.Where(row => row.Side == Side.Found && row.Snapshot is not null)) row.Snapshot = With(row.Snapshot!, named);
+        foreach (var row in revisions.Where(row => row.Side == Side.Found && row.Snapshot is not null))
+            row.Snapshot = With(row.Snapshot!, named);
         foreach (var turn in turns) turn.House = With(turn.House, named);
     }
 

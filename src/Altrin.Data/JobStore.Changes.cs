@@ -13,8 +13,10 @@ namespace Altrin.Data;
 // Changes of a job's two houses: each one transaction, checked and judged before anything is written.
 public sealed partial class JobStore
 {
-    /// <summary>Does the deeds to one house, as one step of undo. Somebody else's change in between is no hindrance where the two speak of different things.</summary>
-    public Task<ChangeOutcome> Apply(string id, Side side, ChangeKey key, ImmutableArray<InstallerAction> actions, string? sentence, CancellationToken cancel) =>
+    /// <summary>Does the deeds to one house, as one step of undo. Somebody else's change in between is no hindrance where the two speak of
+    /// different things.</summary>
+    public Task<ChangeOutcome> Apply(string id, Side side, ChangeKey key, ImmutableArray<InstallerAction> actions, string? sentence,
+        CancellationToken cancel) =>
         Change(id, key, async (db, job) =>
         {
             var (found, plan, planned) = await Houses(db, job, cancel);
@@ -39,7 +41,8 @@ public sealed partial class JobStore
         }, cancel, (db, job) => IsApart(db, job, side, key.Seen, actions, cancel));
 
     /// <summary>Have those who changed the house since that version left alone what these deeds touch?</summary>
-    private async Task<bool> IsApart(AltrinDb db, JobRow job, Side side, int seen, ImmutableArray<InstallerAction> actions, CancellationToken cancel)
+    private async Task<bool> IsApart(AltrinDb db, JobRow job, Side side, int seen, ImmutableArray<InstallerAction> actions,
+        CancellationToken cancel)
     {
         var (found, planned) = (1, 1);
         if (seen > 1)
@@ -50,17 +53,21 @@ public sealed partial class JobStore
         }
         var before = await House(found, planned);
         var now = await House(job.FoundNumber, job.PlannedNumber);
-        return ActionRunner.DoAll(before, actions).House is { } mine && !Touched.Meet(Touched.Between(before, mine), Touched.Between(before, now));
+        return ActionRunner.DoAll(before, actions).House is { } mine
+            && !Touched.Meet(Touched.Between(before, mine), Touched.Between(before, now));
 
         async Task<NetworkDocument> House(int foundNumber, int plannedNumber)
         {
             var house = await histories.Found(db, job.Id, foundNumber, cancel);
-            return side == Side.Found ? house : histories.Planned((job.Id, foundNumber, plannedNumber), house, await histories.Plan(db, job.Id, plannedNumber, cancel)).House;
+            return side == Side.Found ? house
+                : histories.Planned((job.Id, foundNumber, plannedNumber), house,
+                    await histories.Plan(db, job.Id, plannedNumber, cancel)).House;
         }
     }
 
     /// <summary>Replaces the whole plan; the one before is an undo away.</summary>
-    public Task<ChangeOutcome> Adopt(string id, ChangeKey key, ImmutableArray<InstallerAction> actions, string? sentence, CancellationToken cancel) =>
+    public Task<ChangeOutcome> Adopt(string id, ChangeKey key, ImmutableArray<InstallerAction> actions, string? sentence,
+        CancellationToken cancel) =>
         Change(id, key, async (db, job) =>
         {
             var (found, _, _) = await Houses(db, job, cancel);
@@ -78,15 +85,18 @@ public sealed partial class JobStore
             var (found, plan, planned) = await Houses(db, job, cancel);
             if (planned.Held.FirstOrDefault(one => one.Index == index) is not { } held) return ChangeResult.NothingThere;
             var deed = held.Action.Say(found);
-            if (answer == HeldAnswer.TakeOut) await PushPlan(db, job, [], plan.RemoveAt(index), $"Take out of the plan: {deed}", cancel, isAnew: true);
-            else await PushPlan(db, job, [], plan.SetItem(index, plan[index] with { Later = true }), $"Keep for later: {deed}", cancel, isAnew: true);
+            if (answer == HeldAnswer.TakeOut)
+                await PushPlan(db, job, [], plan.RemoveAt(index), $"Take out of the plan: {deed}", cancel, isAnew: true);
+            else await PushPlan(db, job, [], plan.SetItem(index, plan[index] with { Later = true }), $"Keep for later: {deed}", cancel,
+                isAnew: true);
             return ChangeResult.Done;
         }, cancel);
 
     public Task<ChangeOutcome> Undo(string id, Side side, ChangeKey key, CancellationToken cancel) => Change(id, key, async (db, job) =>
     {
         var at = Number(job, side);
-        var parent = await db.Revisions.Where(row => row.JobId == id && row.Side == side && row.Number == at).Select(row => row.Parent).SingleAsync(cancel);
+        var parent = await db.Revisions.Where(row => row.JobId == id && row.Side == side && row.Number == at).Select(row =>
+            row.Parent).SingleAsync(cancel);
         return await MoveTo(db, job, side, parent, cancel);
     }, cancel);
 
@@ -100,7 +110,8 @@ public sealed partial class JobStore
         {
             int? at = Number(job, side);
             while (at is { } number && !await CanRead(db, job, side, number, cancel))
-                at = await db.Revisions.Where(row => row.JobId == id && row.Side == side && row.Number == number).Select(row => row.Parent).SingleOrDefaultAsync(cancel);
+                at = await db.Revisions.Where(row => row.JobId == id && row.Side == side && row.Number == number).Select(row =>
+                    row.Parent).SingleOrDefaultAsync(cancel);
             // A plan of which nothing can be read is begun anew; of a house as found there must be something.
             if (at is null && side == Side.Found) return ChangeResult.NothingThere;
             if (at is null) await PushPlan(db, job, [], [], "Begin the plan anew: what was planned cannot be read", cancel, isAnew: true);
@@ -111,32 +122,44 @@ public sealed partial class JobStore
         return ChangeResult.Done;
     }, cancel);
 
-    private async Task<ChangeOutcome> Change(string id, ChangeKey key, Func<AltrinDb, JobRow, Task<ChangeOutcome>> change, CancellationToken cancel, Func<AltrinDb, JobRow, Task<bool>>? isApart = null)
+    private async Task<ChangeOutcome> Change(string id, ChangeKey key, Func<AltrinDb, JobRow, Task<ChangeOutcome>> change,
+        CancellationToken cancel, Func<AltrinDb, JobRow, Task<bool>>? isApart = null)
     {
         await using var db = Open();
         if (await JobById(db, id, cancel) is not { } job) return ChangeResult.NoSuchJob;
         if (key.Id is not null && await WasMade(db, id, key.Id, cancel)) return ChangeResult.Done;
-        if (job.Version != key.Seen && (key.Seen < 1 || key.Seen > job.Version || isApart is null || !await isApart(db, job))) return ChangeResult.ChangedMeanwhile;
+        if (job.Version != key.Seen && (key.Seen < 1 || key.Seen > job.Version || isApart is null || !await isApart(db, job)))
+            return ChangeResult.ChangedMeanwhile;
         var before = latest.TryGetValue(id, out var known) && known.Head.Version == job.Version ? known : null;
         var outcome = await change(db, job);
         if (outcome.Result != ChangeResult.Done) return outcome;
         job.Version++;
         job.ChangedAt = clock.GetUtcNow();
         // A sender who names none has one all the same: what later senders saw is known by it.
-        db.Changes.Add(new() { JobId = id, Id = key.Id ?? $"version {job.Version}", Version = job.Version, FoundNumber = job.FoundNumber, PlannedNumber = job.PlannedNumber });
+        db.Changes.Add(new()
+        {
+            JobId = id,
+            Id = key.Id ?? $"version {job.Version}",
+            Version = job.Version,
+            FoundNumber = job.FoundNumber,
+            PlannedNumber = job.PlannedNumber
+        });
         var houses = await Houses(db, job, cancel);
         Summarize(job, houses.Found, houses.Planned.House);
         if (!await Save(db, cancel)) return ChangeResult.ChangedMeanwhile;
-        var say = (SaidNow(db, job, Side.Found, before?.Found), SaidNow(db, job, Side.Planned, before?.Planned)) is ({ } found, { } planned) ? (found, planned) : await Sentences(db, job, cancel);
+        var say = (SaidNow(db, job, Side.Found, before?.Found), SaidNow(db, job, Side.Planned, before?.Planned)) is ({ } found,
+            { } planned) ? (found, planned) : await Sentences(db, job, cancel);
         return new(ChangeResult.Done, After: Keep(job, houses, say));
     }
 
-    /// <summary>What undo and redo would do on one side after a change; null where the revisions have to be asked. A new revision has none after it, and one that is what it was is told as it was.</summary>
+    /// <summary>What undo and redo would do on one side after a change; null where the revisions have to be asked. A new revision has none
+    /// after it, and one that is what it was is told as it was.</summary>
     private static (string? Undo, string? Redo)? SaidNow(AltrinDb db, JobRow job, Side side, HouseAt? before)
     {
         var number = Number(job, side);
         if (before?.Number == number) return (before.Undo, before.Redo);
-        return db.Revisions.Local.FirstOrDefault(row => row.Side == side && row.Number == number) is { } made ? (made.Sentence, null) : null;
+        return db.Revisions.Local.FirstOrDefault(row => row.Side == side && row.Number == number) is { } made ? (made.Sentence, null)
+            : null;
     }
 
     private async Task<bool> CanRead(AltrinDb db, JobRow job, Side side, int number, CancellationToken cancel)

@@ -17,12 +17,15 @@ public sealed partial class JobStore
     /// <exception cref="StoreTroubleException">It is damaged, of a newer program, or held.</exception>
     public void Prepare()
     {
-        StoreStart.Prepare(databaseFile, () => new(new DbContextOptionsBuilder<AltrinDb>().UseSqlite(Words(databaseFile, SqliteOpenMode.ReadWriteCreate)).Options), () => ownKinds?.All() ?? []);
+        StoreStart.Prepare(databaseFile, () =>
+            new(new DbContextOptionsBuilder<AltrinDb>().UseSqlite(Words(databaseFile, SqliteOpenMode.ReadWriteCreate)).Options), () =>
+                ownKinds?.All() ?? []);
     }
 
     /// <summary>Puts a copy in the place of all jobs while the program runs. What was there is kept as a copy itself.</summary>
     /// <returns>The name of the copy of what was there; null where it is kept already.</returns>
-    /// <exception cref="StoreTroubleException">There is no such copy, or it or the database cannot be read or written. Nothing was changed.</exception>
+    /// <exception cref="StoreTroubleException">There is no such copy, or it or the database cannot be read or written. Nothing was
+    /// changed.</exception>
     public string? PutBack(string copy)
     {
         writing.Wait();
@@ -82,7 +85,8 @@ public sealed partial class JobStore
         {
             db.Database.OpenConnection();
             if (!MovedFile.Is((SqliteConnection)db.Database.GetDbConnection())) return db;
-            throw new StoreTroubleException("The database is not there any more, or another one is in its place. Nothing was written: put it back, or end Altrin and start it anew.");
+            throw new StoreTroubleException("The database is not there any more, or another one is in its place. Nothing was written: put "
+                + "it back, or end Altrin and start it anew.");
         }
         catch
         {

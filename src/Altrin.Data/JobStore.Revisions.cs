@@ -18,8 +18,10 @@ public sealed partial class JobStore
     {
         await using var db = Open();
         if (await db.Jobs.AsNoTracking().FirstOrDefaultAsync(job => job.Id == id, cancel) is not { } job) return null;
-        var revisions = await db.Revisions.AsNoTracking().Where(row => row.JobId == id).OrderBy(row => row.Side).ThenBy(row => row.Number).ToListAsync(cancel);
-        return JsonSerializer.SerializeToUtf8Bytes(new { job.Id, job.Name, job.FoundNumber, job.PlannedNumber, revisions }, AltrinJson.Indented);
+        var revisions = await db.Revisions.AsNoTracking().Where(row => row.JobId == id).OrderBy(row => row.Side).ThenBy(row =>
+            row.Number).ToListAsync(cancel);
+        return JsonSerializer.SerializeToUtf8Bytes(new { job.Id, job.Name, job.FoundNumber, job.PlannedNumber, revisions },
+            AltrinJson.Indented);
     }
 
     public async Task<ImmutableArray<LogEntry>?> Log(string id, CancellationToken cancel)
@@ -31,16 +33,19 @@ public sealed partial class JobStore
         return [.. rows.Select(row => new LogEntry(row.Side, row.Number, row.Sentence, row.At, row.Number == Number(job, row.Side)))];
     }
 
-    private async Task PushPlan(AltrinDb db, JobRow job, ImmutableArray<InstallerAction> actions, ImmutableArray<PlannedDeed> plan, string sentence, CancellationToken cancel, bool isAnew = false)
+    private async Task PushPlan(AltrinDb db, JobRow job, ImmutableArray<InstallerAction> actions, ImmutableArray<PlannedDeed> plan,
+        string sentence, CancellationToken cancel, bool isAnew = false)
     {
-        await Push(db, job, Side.Planned, actions, plan.Length * UsualDeedLetters, () => JsonSerializer.Serialize(plan, AltrinJson.Compact), sentence, cancel, isAnew);
+        await Push(db, job, Side.Planned, actions, plan.Length * UsualDeedLetters, () =>
+            JsonSerializer.Serialize(plan, AltrinJson.Compact), sentence, cancel, isAnew);
         histories.Keep((job.Id, job.PlannedNumber), plan);
     }
 
     /// <param name="letters">About how long the whole state after it is when it is written.</param>
     /// <param name="whole">That state, of which a snapshot is kept now and then.</param>
     /// <param name="isAnew">It does not follow from the state before it and these actions.</param>
-    private async Task Push(AltrinDb db, JobRow job, Side side, ImmutableArray<InstallerAction> actions, int letters, Func<string> whole, string sentence, CancellationToken cancel, bool isAnew = false)
+    private async Task Push(AltrinDb db, JobRow job, Side side, ImmutableArray<InstallerAction> actions, int letters, Func<string> whole,
+        string sentence, CancellationToken cancel, bool isAnew = false)
     {
         var parent = Number(job, side);
         var (id, number, since) = (job.Id, 1, 0);
@@ -80,15 +85,19 @@ public sealed partial class JobStore
     }
 
     /// <summary>Of both sides: what undo would take back, and what redo would bring back.</summary>
-    private static async Task<((string? Undo, string? Redo) Found, (string? Undo, string? Redo) Planned)> Sentences(AltrinDb db, JobRow job, CancellationToken cancel)
+    private static async Task<((string? Undo, string? Redo) Found, (string? Undo, string? Redo) Planned)> Sentences(AltrinDb db,
+        JobRow job, CancellationToken cancel)
     {
         var (id, found, planned) = (job.Id, job.FoundNumber, job.PlannedNumber);
         var rows = await db.Revisions.AsNoTracking()
-            .Where(row => row.JobId == id && ((row.Side == Side.Found && (row.Number == found || row.Parent == found)) || (row.Side == Side.Planned && (row.Number == planned || row.Parent == planned))))
+            .Where(row => row.JobId == id
+                && ((row.Side == Side.Found && (row.Number == found || row.Parent == found))
+                    || (row.Side == Side.Planned && (row.Number == planned || row.Parent == planned))))
             .Select(row => new { row.Side, row.Number, row.Parent, row.Sentence }).ToListAsync(cancel);
         return (Of(Side.Found, found), Of(Side.Planned, planned));
 
-        (string?, string?) Of(Side side, int at) => (rows.Find(row => row.Side == side && row.Number == at) is { Parent: not null } now ? now.Sentence : null,
+        (string?, string?) Of(Side side, int at) =>
+            (rows.Find(row => row.Side == side && row.Number == at) is { Parent: not null } now ? now.Sentence : null,
             rows.Where(row => row.Side == side && row.Parent == at).MaxBy(row => row.Number)?.Sentence);
     }
 
@@ -104,7 +113,9 @@ public sealed partial class JobStore
     /// <summary>Of one side the revision it stands at, and the last that was ever made.</summary>
     private static readonly Func<AltrinDb, string, Side, int, IAsyncEnumerable<RevisionPlace>> AtAndLast =
         EF.CompileAsyncQuery((AltrinDb db, string id, Side side, int at) => db.Revisions.AsNoTracking()
-            .Where(row => row.JobId == id && row.Side == side && (row.Number == at || row.Number == db.Revisions.Where(other => other.JobId == id && other.Side == side).Max(other => other.Number)))
+            .Where(row => row.JobId == id && row.Side == side
+                && (row.Number == at
+                    || row.Number == db.Revisions.Where(other => other.JobId == id && other.Side == side).Max(other => other.Number)))
             .Select(row => new RevisionPlace(row.Number, row.SinceSnapshot)));
 
     private sealed record RevisionPlace(int Number, int SinceSnapshot);

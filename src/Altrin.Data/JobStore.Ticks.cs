@@ -26,7 +26,8 @@ public sealed partial class JobStore
         if (!await db.Jobs.AnyAsync(job => job.Id == id, cancel)) return (ChangeResult.NoSuchJob, null);
         var row = await db.Ticks.FirstOrDefaultAsync(tick => tick.JobId == id && tick.StepKey == said.StepKey, cancel);
         // The answer to it was lost, and it is said again.
-        if (row is not null && row.Revision == said.Revision + 1 && (row.Outcome, row.Note, row.StartedAt) == (said.Outcome, said.Note, said.StartedAt)) return (ChangeResult.Done, Tick(row));
+        if (row is not null && row.Revision == said.Revision + 1
+            && (row.Outcome, row.Note, row.StartedAt) == (said.Outcome, said.Note, said.StartedAt)) return (ChangeResult.Done, Tick(row));
         if ((row?.Revision ?? 0) != said.Revision) return (ChangeResult.ChangedMeanwhile, row is null ? null : Tick(row));
         var now = clock.GetUtcNow();
         if (row is null) db.Ticks.Add(row = new() { JobId = id, StepKey = said.StepKey, Revision = 0, Outcome = "open", Note = "" });

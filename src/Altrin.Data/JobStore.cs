@@ -11,7 +11,8 @@ using Microsoft.EntityFrameworkCore.Infrastructure;
 namespace Altrin.Data;
 
 /// <summary>Jobs with their two houses, every revision kept, and the ticks of their work orders.</summary>
-/// <remarks>Every change is one transaction, so a killed process loses nothing that was answered for. A change is checked and its houses are
+/// <remarks>Every change is one transaction, so a killed process loses nothing that was answered for. A change is checked and its houses
+/// are
 /// judged before anything is written: what is stored can be read.</remarks>
 public sealed partial class JobStore(string databaseFile, TimeProvider clock, OwnKinds? ownKinds = null)
 {
@@ -26,8 +27,10 @@ public sealed partial class JobStore(string databaseFile, TimeProvider clock, Ow
     private readonly PooledDbContextFactory<AltrinDb> contexts =
         new(new DbContextOptionsBuilder<AltrinDb>().UseSqlite(Words(databaseFile, SqliteOpenMode.ReadWrite)).Options);
 
-    /// <summary>Another program that holds the file is waited for two seconds. A file that is not there is made at the start alone.</summary>
-    private static string Words(string file, SqliteOpenMode mode) => new SqliteConnectionStringBuilder { DataSource = file, Mode = mode, DefaultTimeout = 2 }.ToString();
+    /// <summary>Another program that holds the file is waited for two seconds. A file that is not there is made at the start
+    /// alone.</summary>
+    private static string Words(string file, SqliteOpenMode mode) =>
+        new SqliteConnectionStringBuilder { DataSource = file, Mode = mode, DefaultTimeout = 2 }.ToString();
 
     private readonly ConcurrentDictionary<string, Job> latest = new(StringComparer.Ordinal);
 
@@ -49,7 +52,8 @@ public sealed partial class JobStore(string databaseFile, TimeProvider clock, Ow
         if (words.Length == 0) return [.. (await all.Take(take).ToListAsync(cancel)).Select(Head)];
         // SQLite folds the case of no letter with an accent: names are compared here, and only they are read of all jobs.
         var names = await all.Select(job => new { job.Id, job.Name }).ToListAsync(cancel);
-        var ids = names.Where(job => words.All(word => job.Name.Contains(word, StringComparison.OrdinalIgnoreCase))).Take(take).Select(job => job.Id).ToList();
+        var ids = names.Where(job =>
+            words.All(word => job.Name.Contains(word, StringComparison.OrdinalIgnoreCase))).Take(take).Select(job => job.Id).ToList();
         return [.. (await all.Where(job => ids.Contains(job.Id)).ToListAsync(cancel)).Select(Head)];
     }
 
@@ -59,7 +63,16 @@ public sealed partial class JobStore(string databaseFile, TimeProvider clock, Ow
         var id = Convert.ToHexStringLower(Guid.NewGuid().ToByteArray().AsSpan(0, 6));
         var document = AltrinJson.WriteCompact(house);
         await using var db = Open();
-        var job = new JobRow { Id = id, Name = house.Name, CreatedAt = now, ChangedAt = now, Version = 1, FoundNumber = 1, PlannedNumber = 1 };
+        var job = new JobRow
+        {
+            Id = id,
+            Name = house.Name,
+            CreatedAt = now,
+            ChangedAt = now,
+            Version = 1,
+            FoundNumber = 1,
+            PlannedNumber = 1
+        };
         Summarize(job, house, house);
         db.Jobs.Add(job);
         db.Revisions.Add(First(Side.Found, document));
@@ -91,7 +104,8 @@ public sealed partial class JobStore(string databaseFile, TimeProvider clock, Ow
         return Keep(job, await Houses(db, job, cancel), await Sentences(db, job, cancel));
     }
 
-    private Job Keep(JobRow job, (NetworkDocument Found, ImmutableArray<PlannedDeed> Plan, Replayed Planned) houses, ((string? Undo, string? Redo) Found, (string? Undo, string? Redo) Planned) say)
+    private Job Keep(JobRow job, (NetworkDocument Found, ImmutableArray<PlannedDeed> Plan, Replayed Planned) houses,
+        ((string? Undo, string? Redo) Found, (string? Undo, string? Redo) Planned) say)
     {
         if (latest.Count >= MostJobs) latest.Clear();
         return latest[job.Id] = new(Head(job), new(job.FoundNumber, houses.Found, say.Found.Undo, say.Found.Redo),
@@ -104,7 +118,8 @@ public sealed partial class JobStore(string databaseFile, TimeProvider clock, Ow
     {
         await using var db = Open();
         if (await db.Jobs.AsNoTracking().FirstOrDefaultAsync(job => job.Id == id, cancel) is not { } job) return null;
-        var parent = await db.Revisions.Where(row => row.JobId == id && row.Side == Side.Planned && row.Number == job.PlannedNumber).Select(row => row.Parent).SingleAsync(cancel);
+        var parent = await db.Revisions.Where(row =>
+            row.JobId == id && row.Side == Side.Planned && row.Number == job.PlannedNumber).Select(row => row.Parent).SingleAsync(cancel);
         if (parent is not { } number) return null;
         var found = await histories.Found(db, id, job.FoundNumber, cancel);
         return histories.Planned((id, job.FoundNumber, number), found, await histories.Plan(db, id, number, cancel)).House;
@@ -136,7 +151,8 @@ public sealed partial class JobStore(string databaseFile, TimeProvider clock, Ow
         return true;
     }
 
-    private async Task<(NetworkDocument Found, ImmutableArray<PlannedDeed> Plan, Replayed Planned)> Houses(AltrinDb db, JobRow job, CancellationToken cancel)
+    private async Task<(NetworkDocument Found, ImmutableArray<PlannedDeed> Plan, Replayed Planned)> Houses(AltrinDb db, JobRow job,
+        CancellationToken cancel)
     {
         var found = await histories.Found(db, job.Id, job.FoundNumber, cancel);
         var plan = await histories.Plan(db, job.Id, job.PlannedNumber, cancel);
@@ -145,15 +161,18 @@ public sealed partial class JobStore(string databaseFile, TimeProvider clock, Ow
     }
 
     private static void Summarize(JobRow job, NetworkDocument found, NetworkDocument planned) => (job.Summary, job.SummaryBy) =
-        (JsonSerializer.Serialize(new JobSummary(Evaluated.Summary(found), Evaluated.Summary(planned)), AltrinJson.Compact), Evaluated.Build);
+        (JsonSerializer.Serialize(new JobSummary(Evaluated.Summary(found), Evaluated.Summary(planned)), AltrinJson.Compact),
+            Evaluated.Build);
 
     private static JobHead Head(JobRow job) => new(job.Id, job.Name, job.CreatedAt, job.ChangedAt, job.Version,
-        job.Summary is { } summary && job.SummaryBy == Evaluated.Build ? JsonSerializer.Deserialize<JobSummary>(summary, AltrinJson.Compact) : null);
+        job.Summary is { } summary && job.SummaryBy == Evaluated.Build
+            ? JsonSerializer.Deserialize<JobSummary>(summary, AltrinJson.Compact) : null);
 
     // An edit asks these every time: put into SQL once, not at every asking.
     private static readonly Func<AltrinDb, string, CancellationToken, Task<JobRow?>> JobById =
         EF.CompileAsyncQuery((AltrinDb db, string id, CancellationToken cancel) => db.Jobs.FirstOrDefault(job => job.Id == id));
 
     private static readonly Func<AltrinDb, string, string, CancellationToken, Task<bool>> WasMade =
-        EF.CompileAsyncQuery((AltrinDb db, string id, string change, CancellationToken cancel) => db.Changes.Any(row => row.JobId == id && row.Id == change));
+        EF.CompileAsyncQuery((AltrinDb db, string id, string change, CancellationToken cancel) =>
+            db.Changes.Any(row => row.JobId == id && row.Id == change));
 }

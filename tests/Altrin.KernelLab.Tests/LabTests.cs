@@ -30,6 +30,8 @@ public class LabTests(ITestOutputHelper output)
     public async Task An_example_is_in_the_kernel_as_the_simulator_says(string example)
     {
         NeedKernel();
+        // It would have to translate for some with the address that it has handed to another.
+        Assert.SkipWhen(Examples.House(example).Devices.Any(box => box.PassthroughShares == true), "The lab builds no gateway that hands its line on and goes on routing.");
         var report = (await Reports.Value)[example];
         Assert.True(report.Disagreements.Count == 0, report.Say(Examples.House(example)));
         Assert.True(report.Facts > 0);

@@ -44,7 +44,8 @@ public sealed record JoinLaptop(string Ssid, string Near, WifiSecurity Security 
 {
     public override bool MovesLaptop() => true;
 
-    public override ActionProblem? Problem(NetworkDocument house) => Checks.Device(house, Near, "near") ?? (Limits.WhyNoSsid(Ssid) is { } why ? new("ssid", why) : null);
+    public override ActionProblem? Problem(NetworkDocument house) =>
+        Checks.Device(house, Near, "near") ?? (Limits.WhyNoSsid(Ssid) is { } why ? new("ssid", why) : null);
 
     public override string Say(NetworkDocument house) => $"Join your laptop to Wi-Fi {Ssid} of {house.NameOf(Near)}, its cable out";
 

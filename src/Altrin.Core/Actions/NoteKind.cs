@@ -8,7 +8,8 @@ namespace Altrin.Core.Actions;
 [JsonDerivedType(typeof(NoteKind), "note-kind")]
 public abstract partial record InstallerAction;
 
-/// <summary>Keeps a kind of an installer's own in the house, as it is now: what is later made of it on the kit shelf changes nothing here.</summary>
+/// <summary>Keeps a kind of an installer's own in the house, as it is now: what is later made of it on the kit shelf changes nothing
+/// here.</summary>
 /// <param name="Kit">Its id on the shelf.</param>
 public sealed record NoteKind(string Kit) : InstallerAction
 {
@@ -29,12 +30,18 @@ public sealed record NoteKind(string Kit) : InstallerAction
     protected override NetworkDocument Do(NetworkDocument house)
     {
         var at = house.Kinds.ToList().FindIndex(kind => kind.Kit == Kit);
-        return house with { Kinds = Kind is null ? house.Kinds.RemoveAt(at) : at < 0 ? house.Kinds.Add(Kind) : house.Kinds.SetItem(at, Kind) };
+        return house with
+        {
+            Kinds = Kind is null ? house.Kinds.RemoveAt(at) : at < 0 ? house.Kinds.Add(Kind)
+            : house.Kinds.SetItem(at, Kind)
+        };
     }
 
-    /// <summary>What has to be noted before boxes come into a house: the kinds of the shelf that the actions name and the house does not have so.</summary>
+    /// <summary>What has to be noted before boxes come into a house: the kinds of the shelf that the actions name and the house does not
+    /// have so.</summary>
     /// <param name="own">An installer's own kind of that id, as it is now; null where there is none.</param>
-    public static ImmutableArray<InstallerAction> For(NetworkDocument house, IEnumerable<InstallerAction> actions, Func<string, KitKind?> own) =>
+    public static ImmutableArray<InstallerAction> For(NetworkDocument house, IEnumerable<InstallerAction> actions, Func<string,
+        KitKind?> own) =>
     [
         .. actions.Select(BoxOf).Select(box => box?.Kit).OfType<string>().Distinct()
             .Where(kit => !KitShelf.Comes(kit)).Select(own).OfType<KitKind>()

@@ -2,7 +2,8 @@ using Altrin.Core.Network;
 
 namespace Altrin.Core.Actions;
 
-/// <summary>How long the work of hands takes, in seconds where not said otherwise: one table for plans and orders. Common practice, no source.</summary>
+/// <summary>How long the work of hands takes, in seconds where not said otherwise: one table for plans and orders. Common practice, no
+/// source.</summary>
 public static class WorkTimes
 {
     /// <summary>A step of an order: to walk there, to do it, to look.</summary>

@@ -87,7 +87,9 @@ public static class OrderWriter
         }
         json.WriteEndArray();
         Strings(json, "cuts", Cuts(step));
-        Strings(json, "cautions", step.Meanwhile.IsEmpty ? step.Cautions : [.. step.Cautions, $"Meanwhile {Facts.Join(step.Meanwhile, 6)} {(step.Meanwhile.Length == 1 ? "has" : "have")} no internet."]);
+        Strings(json, "cautions", step.Meanwhile.IsEmpty ? step.Cautions
+            : [.. step.Cautions,
+                $"Meanwhile {Facts.Join(step.Meanwhile, 6)} {(step.Meanwhile.Length == 1 ? "has" : "have")} no internet."]);
         json.WritePropertyName("before");
         JsonSerializer.Serialize(json, step.Before, AltrinJson.Compact);
         json.WritePropertyName("after");
@@ -104,13 +106,21 @@ public static class OrderWriter
                 if (way.Server is { } by && house.FindDevice(by)?.Lan?.Address is { } at) yield return ("server", at.Address.ToString());
                 break;
             case SsidReading name: yield return (name.IsThere ? "ssid" : "ssid-gone", name.Ssid); break;
-            case GatewayReading { Any: [var only] } when !LineWords.IsStandIn(house, only): yield return ("gateway", only.ToString()); break;
-            case DnsReading dns: foreach (var server in dns.Servers.Where(one => !LineWords.IsStandIn(house, one))) yield return ("dns", server.ToString()); break;
-            case InternetReading { Who: Laptop.Id, Reachable: not Answer.Sometimes and var online }: yield return ("internet", online == Answer.Yes ? "yes" : "no"); break;
+            case GatewayReading { Any: [var only] } when !LineWords.IsStandIn(house, only):
+                yield return ("gateway",
+                only.ToString()); break;
+            case DnsReading dns:
+                foreach (var server in dns.Servers.Where(one => !LineWords.IsStandIn(house, one))) yield return ("dns",
+                server.ToString()); break;
+            case InternetReading { Who: Laptop.Id, Reachable: not Answer.Sometimes and var online }:
+                yield return ("internet",
+                online == Answer.Yes ? "yes" : "no"); break;
             case NatLayersReading layers: yield return ("nat-layers", $"{layers.Layers}"); break;
             case PageReading { Opens: true } page: yield return ("page", $"http://{page.At}"); break;
             case PingReading { Answers: true } ping: yield return ("ping", ping.At.ToString()); break;
-            case OutsideAddressReading outside: yield return ("wan-address", outside.IsKnown ? outside.Address.ToString() : TheLinesOwn); break;
+            case OutsideAddressReading outside:
+                yield return ("wan-address", outside.IsKnown ? outside.Address.ToString()
+                : TheLinesOwn); break;
             case ClientReading { IsThere: true } client: yield return ("client", client.Mac.ToString()); break;
             case LampReading lamp: yield return ("lamp", Words<Lamp>.Of(lamp.Shows)); break;
             default: break;
@@ -120,7 +130,8 @@ public static class OrderWriter
     /// <summary>An address that nobody has seen or agreed yet, as section 4 of the format says it.</summary>
     private const string TheLinesOwn = "the line's own";
 
-    private static string Say(NetworkDocument house, Ipv4Address address) => LineWords.IsStandIn(house, address) ? TheLinesOwn : address.ToString();
+    private static string Say(NetworkDocument house, Ipv4Address address) =>
+        LineWords.IsStandIn(house, address) ? TheLinesOwn : address.ToString();
 
     /// <summary>Who reaches the internet for certain before, and not at all after.</summary>
     private static IEnumerable<string> Cuts(WorkStep step)

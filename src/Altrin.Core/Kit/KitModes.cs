@@ -9,7 +9,8 @@ namespace Altrin.Core.Kit;
 /// <param name="SendsWhatItJoins">It has no name of its own to set: it sends the one that it joins.</param>
 /// <param name="MayGive">It only bridges, and its own DHCP server answers all the same where it is left on.</param>
 /// <param name="NamesPartner">Its link is to one box, which it names.</param>
-public sealed record KitMode(DeviceMode Mode, string Say, string? Socket, bool Joins, bool SendsWhatItJoins, bool MayGive, bool NamesPartner);
+public sealed record KitMode(DeviceMode Mode, string Say, string? Socket, bool Joins, bool SendsWhatItJoins, bool MayGive,
+    bool NamesPartner);
 
 public static class KitModes
 {
@@ -22,7 +23,8 @@ public static class KitModes
     {
         string? First(PortRole role) => sold.Ports.FirstOrDefault(port => port.Role == role)?.Id;
         var socket = traits.Wan == WanSide.Apart ? First(PortRole.Wan) ?? First(PortRole.Lan) : First(PortRole.Lan) ?? First(PortRole.Wan);
-        return new(traits.Mode, traits.Say, socket, traits.BridgesByRadio && !sold.Radios.IsEmpty, traits.AlwaysAsks && traits.BridgesByRadio,
+        return new(traits.Mode, traits.Say, socket, traits.BridgesByRadio && !sold.Radios.IsEmpty, traits.AlwaysAsks
+            && traits.BridgesByRadio,
             traits.OnlyBridges && sold.Lan?.DhcpServer is not null, traits.NeedsFixedChannel);
     }
 }

@@ -8,7 +8,8 @@ namespace Altrin.Core.Kit;
 /// <summary>The kinds that come with the program; a house carries an installer's own that it has boxes of.</summary>
 public static class KitShelf
 {
-    private static readonly Lazy<FrozenDictionary<string, KitKind>> ByKit = new(() => All!.ToFrozenDictionary(kind => kind.Kit, StringComparer.Ordinal));
+    private static readonly Lazy<FrozenDictionary<string,
+        KitKind>> ByKit = new(() => All!.ToFrozenDictionary(kind => kind.Kit, StringComparer.Ordinal));
 
     /// <summary>In the order of the shelf: by group, and in a group by name.</summary>
     public static ImmutableArray<KitKind> All => Shelf.Value;
@@ -36,7 +37,8 @@ public static class KitShelf
     {
         var shelf = typeof(KitShelf).Assembly;
         var kinds = new List<KitKind>();
-        foreach (var name in shelf.GetManifestResourceNames().Where(name => name.StartsWith("Altrin.Core.Kit.Kinds.", StringComparison.Ordinal)))
+        foreach (var name in shelf.GetManifestResourceNames().Where(name =>
+            name.StartsWith("Altrin.Core.Kit.Kinds.", StringComparison.Ordinal)))
         {
             using var file = new StreamReader(shelf.GetManifestResourceStream(name)!);
             var read = KitReader.Read(file.ReadToEnd());

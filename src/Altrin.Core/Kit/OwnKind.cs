@@ -28,7 +28,8 @@ public static class OwnKind
             PassthroughTo = null,
             Uplink = null,
             Lan = box.Lan is null ? null : box.Lan with { DhcpServer = server is null ? null : server with { Reservations = [] } },
-            Wifi = [.. box.Wifi.Where(network => !network.Guest).Select(network => network with { Key = network.Key is null ? null : KitKind.AsSold })],
+            Wifi = [.. box.Wifi.Where(network => !network.Guest).Select(network =>
+                network with { Key = network.Key is null ? null : KitKind.AsSold })],
             Unknown = null,
         };
         return new(kit, name, GroupOf(box), $"Your own kind, made of {box.Name}.", null, sold,

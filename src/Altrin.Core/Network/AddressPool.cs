@@ -15,7 +15,8 @@ public sealed record AddressPool
     public bool Contains(Ipv4Address address) => address >= Start && address <= End;
     public bool IsInside(Prefix prefix) => prefix.Contains(Start) && prefix.Contains(End);
 
-    /// <summary>What most boxes are sold with, and what is proposed: .100 to .199; in a subnet with no room for that, its upper half. Common practice, no source.</summary>
+    /// <summary>What most boxes are sold with, and what is proposed: .100 to .199; in a subnet with no room for that, its upper half.
+    /// Common practice, no source.</summary>
     public static AddressPool Usual(Prefix subnet) => subnet.Usable > LastUsual
         ? new(subnet.Network.Plus(FirstUsual), subnet.Network.Plus(LastUsual))
         : new(subnet.Network.Plus((uint)subnet.Usable / 2), subnet.LastUsable);

@@ -29,10 +29,12 @@ public enum Lamp { ResetTook, NoLine, Joined, Weak, OutOfRange, WrongKey, ReadyT
 /// <param name="AddressAndDhcpAreOneSave">Its own address and its DHCP server are saved together, with one restart.</param>
 public sealed record KitSetUp(SetBy By, bool NeedsLine, FirstPage FirstPage, string? Past, bool AddressAndDhcpAreOneSave, bool PowerSwitch);
 
-/// <summary>A kind of box as it is sold, without brand or model: <c>altrin.kit/1</c>. Invented archetypes; common practice, no source.</summary>
+/// <summary>A kind of box as it is sold, without brand or model: <c>altrin.kit/1</c>. Invented archetypes; common practice, no
+/// source.</summary>
 /// <param name="Kit">Its id on the shelf, which a box of the kind names in its field <c>kit</c>.</param>
 /// <param name="Link">Set for a pair that is a cable of another medium and no box.</param>
-/// <param name="Sold">The box as it comes out of its carton; null for a pair. In its Wi-Fi names <c>{mac4}</c> stands for the last four of its MAC.</param>
+/// <param name="Sold">The box as it comes out of its carton; null for a pair. In its Wi-Fi names <c>{mac4}</c> stands for the last four of
+/// its MAC.</param>
 /// <param name="Menus">What its settings page calls things, and where they are.</param>
 /// <param name="Lamps">What its lamps look like when they tell it.</param>
 public sealed record KitKind(
@@ -64,7 +66,8 @@ public sealed record KitKind(
         };
     }
 
-    /// <summary>What a kind leaves open is the box's own: the last four of its MAC in its names, and a password as sold that no other box has.</summary>
+    /// <summary>What a kind leaves open is the box's own: the last four of its MAC in its names, and a password as sold that no other box
+    /// has.</summary>
     public static Device Complete(Device box)
     {
         var last = box.Mac?.ToString().Replace(":", "", StringComparison.Ordinal)[^4..] ?? NoMac;

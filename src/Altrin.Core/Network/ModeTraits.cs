@@ -49,7 +49,11 @@ public enum Routing
 
 /// <summary>What the trade calls a way of joining a box.</summary>
 [JsonConverter(typeof(WordConverter<School>))]
-public enum School { ModemMode, PassThrough, DmzHost, AccessPoint, OwnNetwork, ByHand, Repeater, Wds, Bridge, SatelliteByCable, SatelliteByRadio, Switch, LeftInDrawer }
+public enum School
+{
+    ModemMode, PassThrough, DmzHost, AccessPoint, OwnNetwork, ByHand, Repeater, Wds, Bridge, SatelliteByCable,
+    SatelliteByRadio, Switch, LeftInDrawer
+}
 
 /// <summary>One row of the table in section 2 of the format: everything that is peculiar to a mode. Nothing else in Altrin asks which
 /// mode a box is in to find out what it does.</summary>
@@ -70,7 +74,8 @@ public enum School { ModemMode, PassThrough, DmzHost, AccessPoint, OwnNetwork, B
 /// <param name="IsWireChoice">It is tried for a box on a cable.</param>
 /// <param name="Shelf">Where on the kit shelf a box stands that can be nothing else.</param>
 /// <param name="Caution">What to mind when it is chosen; null for nothing.</param>
-public sealed record ModeTraits(DeviceMode Mode, string Say, Routing Routing, bool RunsServer, WifiSide Wifi, UplinkSide Uplink, WanSide Wan)
+public sealed record ModeTraits(DeviceMode Mode, string Say, Routing Routing, bool RunsServer, WifiSide Wifi, UplinkSide Uplink,
+    WanSide Wan)
 {
     public bool MayAskForAddress { get; init; } = true;
     public bool AlwaysAsks { get; init; }
@@ -184,7 +189,8 @@ public static class Modes
         { KnowsVlans = true, ByWire = School.Switch, ByRadio = School.Switch, IsWireChoice = true, Shelf = KitGroup.Switch },
         new(DeviceMode.Modem, "modem", Routing.Nobody, false, WifiSide.Silent, UplinkSide.None, WanSide.BridgedForTheLine)
         { MayAskForAddress = false, AtTheLine = School.ModemMode, Shelf = KitGroup.Gateway },
-        new(DeviceMode.Passthrough, "pass-through", Routing.EveryoneElseIfItShares, true, WifiSide.SendsIfItShares, UplinkSide.None, WanSide.ApartForTheLine)
+        new(DeviceMode.Passthrough, "pass-through", Routing.EveryoneElseIfItShares, true, WifiSide.SendsIfItShares, UplinkSide.None,
+            WanSide.ApartForTheLine)
         {
             MayAskForAddress = false,
             AnswersUnplugged = true,
@@ -198,7 +204,8 @@ public static class Modes
     public static ModeTraits Of(DeviceMode mode) => All[(int)mode];
 
     /// <summary>The modes that a box may be tried in to join by radio, the first choice first.</summary>
-    public static readonly ImmutableArray<ModeTraits> RadioChoices = [.. All.Where(mode => mode.RadioChoice > 0).OrderBy(mode => mode.RadioChoice)];
+    public static readonly ImmutableArray<ModeTraits> RadioChoices =
+        [.. All.Where(mode => mode.RadioChoice > 0).OrderBy(mode => mode.RadioChoice)];
 
     public static string Say(this DeviceMode mode) => Of(mode).Say;
 
@@ -206,6 +213,7 @@ public static class Modes
     {
         var modes = Enum.GetValues<DeviceMode>();
         return rows.Select(row => row.Mode).SequenceEqual(modes) ? rows
-            : throw new InvalidOperationException($"The table of modes has {string.Join(", ", rows.Select(row => row.Mode))}; the modes are {string.Join(", ", modes)}.");
+            : throw new InvalidOperationException($"The table of modes has {string.Join(", ", rows.Select(row => row.Mode))}; the modes "
+                + $"are {string.Join(", ", modes)}.");
     }
 }

@@ -26,7 +26,8 @@ internal static class Schools
             // Whoever is handed the line is the main router, and no second network.
             if (i == structure.HandsTo && root is { IsRouter: false }) continue;
             if (use.ByHand) yield return (School.ByHand, i);
-            else if ((use.Joined == Joined.ByWire ? Modes.Of(use.Mode).ByWire : Modes.Of(use.Mode).ByRadio) is { } school) yield return (school, i);
+            else if ((use.Joined == Joined.ByWire ? Modes.Of(use.Mode).ByWire : Modes.Of(use.Mode).ByRadio) is { } school)
+                yield return (school, i);
         }
     }
 
@@ -38,7 +39,9 @@ internal static class Schools
         foreach (var group in Of(ground, structure).GroupBy(one => one.School))
         {
             var boxes = group.Where(one => !was.Contains(one) && !(one.School == School.LeftInDrawer && !ground.InUse[one.Box])).ToList();
-            if (boxes.Count == 0 && !(group.Key is School.ModemMode or School.PassThrough or School.DmzHost && structure.HandsTo != ground.AsFound.HandsTo)) continue;
+            if (boxes.Count == 0
+                && !(group.Key is School.ModemMode or School.PassThrough or School.DmzHost
+                    && structure.HandsTo != ground.AsFound.HandsTo)) continue;
             var names = Rules.Facts.Join((boxes.Count > 0 ? boxes : [.. group]).Select(one => ground.Found.Devices[one.Box].Name));
             parts.Add(Say(group.Key, names, structure.HandsTo >= 0 ? ground.Found.Devices[structure.HandsTo].Name : ""));
         }

@@ -15,7 +15,8 @@ public enum RuleTraits
     /// <summary>Its cure is another place for a box: no matter of a plan, which carries no box in use.</summary>
     CuredByPlace = 4,
 
-    /// <summary>A second translation: its cure is another structure, which is looked at by itself; the ranking counts it, and it is no fault there.</summary>
+    /// <summary>A second translation: its cure is another structure, which is looked at by itself; the ranking counts it, and it is no
+    /// fault there.</summary>
     OfStructure = 8,
 
     /// <summary>It only says again that a want fails: no fault in the ranking, which counts the want.</summary>
@@ -53,17 +54,20 @@ public static class RuleBook
             .OrderBy(rule => rule.Id, StringComparer.Ordinal),
     ];
 
-    private static readonly Dictionary<string, string> Themes = All.ToDictionary(rule => rule.Id, rule => rule.GetType().Namespace!.Split('.')[^1] switch
+    private static readonly Dictionary<string,
+        string> Themes = All.ToDictionary(rule => rule.Id, rule => rule.GetType().Namespace!.Split('.')[^1] switch
     {
         "Spectrum" or "Reception" => "air",
         var folder => folder.ToLowerInvariant(),
     }, StringComparer.Ordinal);
 
-    private static readonly Dictionary<string, RuleTraits> TraitsById = All.ToDictionary(rule => rule.Id, rule => rule.Traits, StringComparer.Ordinal);
+    private static readonly Dictionary<string,
+        RuleTraits> TraitsById = All.ToDictionary(rule => rule.Id, rule => rule.Traits, StringComparer.Ordinal);
 
     /// <summary>Whether the rule of the finding has one of these traits.</summary>
     public static bool Is(this Finding finding, RuleTraits traits) => (TraitsById.GetValueOrDefault(finding.Rule) & traits) != 0;
 
-    /// <summary>What a rule is about: the folder it stands in; <c>air</c> for channels and places. Empty for a rule that is not known.</summary>
+    /// <summary>What a rule is about: the folder it stands in; <c>air</c> for channels and places. Empty for a rule that is not
+    /// known.</summary>
     public static string ThemeOf(string rule) => Themes.GetValueOrDefault(rule, "");
 }

@@ -3,7 +3,8 @@ using Altrin.Core.Network;
 namespace Altrin.Core.Simulation;
 
 /// <summary>What is said of an address at the house's end of the line.</summary>
-/// <remarks>Until it was seen or agreed a house is computed with a stand-in (section 3, rule 3 of the format). Nobody ever saw that number: it is never shown.</remarks>
+/// <remarks>Until it was seen or agreed a house is computed with a stand-in (section 3, rule 3 of the format). Nobody ever saw that number:
+/// it is never shown.</remarks>
 public static class LineWords
 {
     public const string Own = "the line’s own address", Shared = "the line’s own address, shared with other customers";

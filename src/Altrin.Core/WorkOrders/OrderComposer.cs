@@ -9,7 +9,8 @@ using Altrin.Core.WorkOrders.Tasks;
 
 namespace Altrin.Core.WorkOrders;
 
-/// <summary>Writes the order whose sequence of tasks was found: the laptop's way to each, its step, and what is proved before and after.</summary>
+/// <summary>Writes the order whose sequence of tasks was found: the laptop's way to each, its step, and what is proved before and
+/// after.</summary>
 internal sealed class OrderComposer
 {
     private readonly NetworkDocument found, planned;
@@ -19,13 +20,16 @@ internal sealed class OrderComposer
     private readonly CancellationToken cancel;
     private readonly NewParts parts;
 
-    public OrderComposer(NetworkDocument found, NetworkDocument planned, Hands hands, Course course, Played played, CancellationToken cancel)
+    public OrderComposer(NetworkDocument found, NetworkDocument planned, Hands hands, Course course, Played played,
+        CancellationToken cancel)
     {
-        (this.found, this.planned, this.hands, this.course, this.played, this.cancel) = (Laptop.Away(found), Laptop.Away(planned), hands, course, played, cancel);
+        (this.found, this.planned, this.hands, this.course, this.played, this.cancel) = (Laptop.Away(found), Laptop.Away(planned), hands,
+            course, played, cancel);
         parts = new(this.found, this.planned, played);
     }
 
-    /// <summary>The trade's own way: a box with a new part to play is reset first and set alone. It is always there, with a gap wherever a task cannot be done.</summary>
+    /// <summary>The trade's own way: a box with a new part to play is reset first and set alone. It is always there, with a gap wherever a
+    /// task cannot be done.</summary>
     public WorkOrder ResetFirst()
     {
         var resets = course.Resets.Union(parts.Anew.Where(box => found.FindDevice(box.Id) is not null).Select(box => box.Id));
@@ -56,12 +60,14 @@ internal sealed class OrderComposer
     private bool IsToBeProved(WorkInProgress work, Device box) =>
         (parts.Anew.Contains(box) || course.Resets.Contains(box.Id) || IsNewAtItsPlace(box)) && ProofSteps.CanBeProvedAt(work, box.Id);
 
-    /// <summary>A box that joins by radio or by cable as it did not before, or stands where it did not: whether it carries is seen at it alone.</summary>
+    /// <summary>A box that joins by radio or by cable as it did not before, or stands where it did not: whether it carries is seen at it
+    /// alone.</summary>
     private bool IsNewAtItsPlace(Device box) => box.Id != found.Line?.Device && found.FindDevice(box.Id) is var old
         && (old is null || (box.Uplink is not null && !SameWritten.Are(old.Uplink, box.Uplink)) || CarryDevice.IsDue(found, old, box)
             || (!IsWired(found, box) && IsWired(planned, box)));
 
-    private static bool IsWired(NetworkDocument house, Device box) => house.Cables.Any(cable => cable.A.Device == box.Id || cable.B.Device == box.Id);
+    private static bool IsWired(NetworkDocument house, Device box) =>
+        house.Cables.Any(cable => cable.A.Device == box.Id || cable.B.Device == box.Id);
 
     /// <summary>What no step has done is said: what is left between the house as the steps have made it and the one that is planned. Mere
     /// records follow the plan.</summary>
@@ -74,6 +80,8 @@ internal sealed class OrderComposer
             else work.Record(action);
         }
         foreach (var one in left.Left)
-            work.Gap(GapKind.Undone, $"no step sets “{one.Setting.Name}” of {work.House.NameOf(one.Device)} as planned{(one.Setting.WhyNoAct is { } why ? $": {why}" : "")}.");
+            work.Gap(GapKind.Undone,
+                $"no step sets “{one.Setting.Name}” of {work.House.NameOf(one.Device)} as "
+                    + $"planned{(one.Setting.WhyNoAct is { } why ? $": {why}" : "")}.");
     }
 }

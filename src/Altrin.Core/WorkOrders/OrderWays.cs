@@ -7,10 +7,12 @@ using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.WorkOrders;
 
-/// <summary>The one door to orders, for the command line, the options and the page alike. Two ways from the one house to the other: boxes keep what is set on
+/// <summary>The one door to orders, for the command line, the options and the page alike. Two ways from the one house to the other: boxes
+/// keep what is set on
 /// them; and the trade's own, a box with a new part to play reset first. Which is proposed is decided here.</summary>
 /// <param name="Keep">Null where no search found one.</param>
-/// <param name="Reset">For a laptop with a socket. Without one there is no other way than that by search: an order of no steps that says so stands here where none was found.</param>
+/// <param name="Reset">For a laptop with a socket. Without one there is no other way than that by search: an order of no steps that says so
+/// stands here where none was found.</param>
 /// <param name="KeepCutMinutes">While somebody who had internet has none; see <see cref="WorkOrder.CutMinutes(NetworkDocument)"/>.</param>
 /// <param name="ResetCutMinutes">The same of the other way.</param>
 public sealed record OrderWays(WorkOrder? Keep, WorkOrder Reset, bool IsKeepBetter, int KeepCutMinutes, int ResetCutMinutes)
@@ -21,7 +23,8 @@ public sealed record OrderWays(WorkOrder? Keep, WorkOrder Reset, bool IsKeepBett
     public WorkOrder Best => IsKeepBetter ? Keep! : Reset;
     public int BestCutMinutes => IsKeepBetter ? KeepCutMinutes : ResetCutMinutes;
 
-    public static OrderWays Of(NetworkDocument found, NetworkDocument planned, Hands hands = Hands.Laptop, Course? course = null, CancellationToken cancel = default)
+    public static OrderWays Of(NetworkDocument found, NetworkDocument planned, Hands hands = Hands.Laptop, Course? course = null,
+        CancellationToken cancel = default)
     {
         found = WithRecords(Laptop.Away(found), Laptop.Away(planned));
         var (played, household) = (new Played(), course?.Household ?? found);
@@ -34,12 +37,16 @@ public sealed record OrderWays(WorkOrder? Keep, WorkOrder Reset, bool IsKeepBett
         reset = reset with { Gaps = [.. reset.Gaps, .. NewClashes(reset, Clashes.Known(played.Of(found), played.Of(planned)), played)] };
         var resetCut = reset.CutMinutes(household, played);
         // Without a gap, then with the fewest minutes in which somebody is cut off; of two alike the one by search.
-        return new(keep, reset, keep is not null && (keep.Gaps.Length, keepCut).CompareTo((reset.Gaps.Length, resetCut)) <= 0, keepCut, resetCut) { Start = found };
+        return new(keep, reset, keep is not null
+            && (keep.Gaps.Length, keepCut).CompareTo((reset.Gaps.Length, resetCut)) <= 0, keepCut, resetCut)
+        { Start = found };
     }
 
     private static WorkOrder None(Hands hands) => new("No order without a socket", [], 0,
     [
-        new(GapKind.NoOrder, $"With {(hands == Hands.Phone ? "a phone alone" : "a laptop without a socket")} no order was found: at some step a page opens by cable only. "
+        new(GapKind.NoOrder,
+            $"With {(hands == Hands.Phone ? "a phone alone" : "a laptop without a socket")} no order was found: at some step a page opens "
+                + $"by cable only. "
             + "Take a laptop with a socket."),
     ]);
 
@@ -73,7 +80,8 @@ public sealed record OrderWays(WorkOrder? Keep, WorkOrder Reset, bool IsKeepBett
         var now = start;
         foreach (var step in order.Steps)
         {
-            if (!SameWritten.Are(Laptop.Away(step.Before!), now)) gaps.Add(new(GapKind.Broken, $"Step {step.Number} begins with something that no step has done."));
+            if (!SameWritten.Are(Laptop.Away(step.Before!), now))
+                gaps.Add(new(GapKind.Broken, $"Step {step.Number} begins with something that no step has done."));
             now = Laptop.Away(step.After!);
         }
         if (!SameWritten.Are(now, Laptop.Away(to)) && !gaps.Any(gap => gap.Kind == GapKind.NotAsPlanned))

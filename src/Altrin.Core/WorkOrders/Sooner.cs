@@ -9,7 +9,8 @@ namespace Altrin.Core.WorkOrders;
 /// <summary>Why a step stands where it stands: it is done one place sooner after the other, simulated, until something breaks.</summary>
 public static class Sooner
 {
-    /// <returns>What would break, and before which step; that nothing would, where it could as well be the first; null for a step that changes nothing.</returns>
+    /// <returns>What would break, and before which step; that nothing would, where it could as well be the first; null for a step that
+    /// changes nothing.</returns>
     public static string? WhyNot(WorkOrder order, string key, Hands hands = Hands.Laptop)
     {
         var at = order.Steps.ToList().FindIndex(step => step.Key == key);
@@ -22,7 +23,8 @@ public static class Sooner
         for (var place = at - 1; place >= 0; place--)
         {
             if (!IsWork(order.Steps[place])) continue;
-            if (Breaks(order, step, place, at, spots, known) is { } reason) return $"Done before step {order.Steps[place].Number}, “{order.Steps[place].Title}”: {reason}";
+            if (Breaks(order, step, place, at, spots, known) is { } reason)
+                return $"Done before step {order.Steps[place].Number}, “{order.Steps[place].Title}”: {reason}";
         }
         return step.WhyHere ?? "It could come sooner: nothing hangs on its place. It stands where it costs the fewest walks.";
     }
@@ -38,7 +40,8 @@ public static class Sooner
         for (var i = place; i < at; i++)
         {
             if (!IsWork(order.Steps[i])) continue;
-            if (Do(ref house, order.Steps[i], spots, known) is { } later) return $"then step {order.Steps[i].Number} could not follow: {later}";
+            if (Do(ref house, order.Steps[i], spots, known) is { } later)
+                return $"then step {order.Steps[i].Number} could not follow: {later}";
         }
         return CutSooner(order, step, place);
     }
@@ -48,7 +51,8 @@ public static class Sooner
         if (step.Open is not null && step.Device is { } device)
         {
             if (house.FindDevice(device) is null) return $"{step.After!.NameOf(device)} is not there yet.";
-            if (spots.ToPage(house, device, out var moved) is null) return $"the page of {house.NameOf(device)} would not open from anywhere.";
+            if (spots.ToPage(house, device, out var moved) is null)
+                return $"the page of {house.NameOf(device)} would not open from anywhere.";
             house = moved;
         }
         foreach (var action in step.Actions)
@@ -56,7 +60,8 @@ public static class Sooner
             // The laptop's own socket is let go for it.
             if (action.Problem(house) is not null) house = Laptop.Away(house);
             if (Missing(house, action) is { } missing) return $"{step.After!.NameOf(missing)} is not there yet.";
-            if (action is PlugCable plug && house.FindCable(plug.Cable.Id) is { } still) return $"that cable is still in {house.SocketName(still.A)} and {house.SocketName(still.B)}.";
+            if (action is PlugCable plug && house.FindCable(plug.Cable.Id) is { } still)
+                return $"that cable is still in {house.SocketName(still.A)} and {house.SocketName(still.B)}.";
             if (action.Problem(house) is { } problem) return Lower(problem.Message);
             house = action.Apply(house);
         }
@@ -77,9 +82,12 @@ public static class Sooner
         var after = before;
         foreach (var action in step.Actions) if (action.Problem(after) is null) after = action.Apply(after);
         var cut = new CutOff(before).In(Simulator.Run(after)).Select(thing => thing.Name).ToList();
-        return cut.Count == 0 ? null : $"{Rules.Facts.Join(cut, 4)} would be without internet from then on{(step.CutOff.Length > 0 ? ", and so for longer" : "")}.";
+        return cut.Count == 0 ? null
+            : $"{Rules.Facts.Join(cut, 4)} would be without internet from then on{(step.CutOff.Length > 0 ? ", and so for longer" : "")}.";
     }
 
     /// <summary>In the middle of a sentence; a name keeps its capital.</summary>
-    private static string Lower(string sentence) => sentence.Split(' ')[0] is "The" or "A" or "Both" or "Two" or "There" or "No" or "Socket" ? char.ToLowerInvariant(sentence[0]) + sentence[1..] : sentence;
+    private static string Lower(string sentence) =>
+        sentence.Split(' ')[0] is "The" or "A" or "Both" or "Two" or "There" or "No" or "Socket"
+            ? char.ToLowerInvariant(sentence[0]) + sentence[1..] : sentence;
 }

@@ -21,7 +21,8 @@ internal sealed class StepTeller(WorkInProgress work)
             ProveBeforeItIsCarried(task);
             if (MoveTo(moves, task.Page is null ? null : before)) loggedIn = null;
             // A proof may have left it in the task's way.
-            if (task.Page is null && task.Actions.Any(action => action.Problem(work.House) is not null) && task.Actions.All(action => action.Problem(Laptop.Away(work.House)) is null))
+            if (task.Page is null && task.Actions.Any(action => action.Problem(work.House) is not null)
+                && task.Actions.All(action => action.Problem(Laptop.Away(work.House)) is null))
                 LaptopSteps.Out(work);
             if (task.Page is { } page)
             {
@@ -37,12 +38,14 @@ internal sealed class StepTeller(WorkInProgress work)
     private void ProveBeforeItIsCarried(OrderTask task)
     {
         if (task is not CarryBox { Device: var carried } || work.IsAsBefore(carried)) return;
-        if (!SettingCatalogue.AreAlike(work.House.FindDevice(carried)!, work.Planned.FindDevice(carried)!) || !ProofSteps.CanBeProvedAt(work, carried)) return;
+        if (!SettingCatalogue.AreAlike(work.House.FindDevice(carried)!, work.Planned.FindDevice(carried)!)
+            || !ProofSteps.CanBeProvedAt(work, carried)) return;
         ProofSteps.Box(work, work.House.FindDevice(carried)!, isBeside: true);
         loggedIn = null;
     }
 
-    /// <summary>Brings the laptop to where the search had it; by the search's own way, but for what a proof has done already or otherwise.</summary>
+    /// <summary>Brings the laptop to where the search had it; by the search's own way, but for what a proof has done already or
+    /// otherwise.</summary>
     /// <param name="there">The house with the laptop in that place; null where it need only be out of the way.</param>
     /// <returns>Whether it was moved.</returns>
     private bool MoveTo(ImmutableArray<InstallerAction> moves, NetworkDocument? there)

@@ -16,9 +16,13 @@ public sealed class Choices
     {
         (this.ground, hearing) = (ground, new(ground.Found));
         var pins = ground.Pins;
-        Of = [.. Enumerable.Range(0, ground.Found.Devices.Length).Select(box => box == ground.Root ? [] : List(box).Distinct().Where(use => pins.Allow(ground.Found, ground.Found.Devices[box].Id, use)).ToList())];
-        Likely = [.. Of.Select((list, box) => list.Where(use => use.Joined != Joined.ByRadio || use == ground.AsFound.Boxes[box] || IsLoud(box, use)).ToList())];
-        Ways = [.. RootWays().Distinct().Where(way => ground.Root < 0 || pins.Allow(ground.Found, ground.Found.Devices[ground.Root].Id, way.Item1))];
+        Of = [.. Enumerable.Range(0, ground.Found.Devices.Length).Select(box =>
+            box == ground.Root ? []
+                : List(box).Distinct().Where(use => pins.Allow(ground.Found, ground.Found.Devices[box].Id, use)).ToList())];
+        Likely = [.. Of.Select((list, box) =>
+            list.Where(use => use.Joined != Joined.ByRadio || use == ground.AsFound.Boxes[box] || IsLoud(box, use)).ToList())];
+        Ways = [.. RootWays().Distinct().Where(way =>
+            ground.Root < 0 || pins.Allow(ground.Found, ground.Found.Devices[ground.Root].Id, way.Item1))];
     }
 
     /// <summary>For each box but the one at the line, as found first.</summary>
@@ -37,7 +41,8 @@ public sealed class Choices
 
     /// <summary>What the box that is handed the line must be for it.</summary>
     public bool IsHeir(int box, BoxUse use) => use.Routes && use.Joined == Joined.ByWire
-        && (use.Parent == ground.Root || use.Parent >= 0 && ground.Found.Devices[use.Parent].Traits.IsSwitch || use == ground.AsFound.Boxes[box]);
+        && (use.Parent == ground.Root || use.Parent >= 0 && ground.Found.Devices[use.Parent].Traits.IsSwitch
+            || use == ground.AsFound.Boxes[box]);
 
     /// <summary>Whether a box may hang at the one at the line, handing on as it does.</summary>
     public bool MayHangAtRoot(int box, BoxUse root, int handsTo) => Modes.Of(root.Mode) switch
@@ -74,7 +79,8 @@ public sealed class Choices
         if (ground.InUse[i]) yield return found;
         else if (box.MustUse != true) yield return BoxUse.Drawer;
         // Away with it only where another may take its place.
-        if (ground.InUse[i] && box.MustUse != true && Enumerable.Range(0, ground.InUse.Length).Any(other => !ground.InUse[other])) yield return BoxUse.Drawer;
+        if (ground.InUse[i] && box.MustUse != true && Enumerable.Range(0, ground.InUse.Length).Any(other => !ground.InUse[other]))
+            yield return BoxUse.Drawer;
         foreach (var room in ground.RoomsFor(i))
             for (var parent = 0; parent < ground.Found.Devices.Length; parent++)
                 if (parent != i)
@@ -92,12 +98,14 @@ public sealed class Choices
                 yield return use with { Mode = mode, ByHand = byHand, Joined = Joined.ByWire, Medium = medium };
         }
         if (box.LeaveAsFound == true) yield break;
-        foreach (var band in box.Radios.Select(radio => radio.Band).Distinct().Where(band => ground.Found.Devices[parent].Radios.Any(radio => radio.Band == band)))
+        foreach (var band in box.Radios.Select(radio => radio.Band).Distinct().Where(band =>
+            ground.Found.Devices[parent].Radios.Any(radio => radio.Band == band)))
         {
             // What would not be heard is no join. A channel moves the limit by a few decibels at most.
             if (Level(i, room, parent, band) is { } level && level < Radio.LinkRate.LeastDbm(band) - Margin) continue;
             var modes = box.KeptApart == true ? [] : Modes.RadioChoices.Where(mode => box.CanBe(mode.Mode)
-                && (!mode.NeedsFixedChannel || ground.Found.Devices[parent].Supports.IsEmpty || ground.Found.Devices[parent].CanBe(mode.Mode))).Select(mode => mode.Mode).ToList();
+                && (!mode.NeedsFixedChannel || ground.Found.Devices[parent].Supports.IsEmpty
+                    || ground.Found.Devices[parent].CanBe(mode.Mode))).Select(mode => mode.Mode).ToList();
             // The choice that translates is for whom no other is left.
             if (modes.Count == 0 && isSame.Joined == Joined.ByRadio && isSame.Routes) modes = [isSame.Mode];
             foreach (var mode in modes) yield return use with { Mode = mode, Joined = Joined.ByRadio, Band = band };
@@ -122,14 +130,16 @@ public sealed class Choices
         if (Level(box, use.Room, use.Parent, use.Band) is not { } level) return true;
         for (var other = 0; other < ground.Found.Devices.Length; other++)
             // Whoever routes or makes the household's Wi-Fi by cable before one that joins by radio itself.
-            if (other != box && other != use.Parent && Level(box, use.Room, other, use.Band) is { } more && (Hops(other), -more).CompareTo((Hops(use.Parent), -level)) < 0) louder++;
+            if (other != box && other != use.Parent && Level(box, use.Room, other, use.Band) is { } more
+                && (Hops(other), -more).CompareTo((Hops(use.Parent), -level)) < 0) louder++;
         return louder < MostHeard;
     }
 
     private int Hops(int box) => ground.AsFound.Boxes[box].Joined == Joined.ByRadio ? 1 : ground.AsFound.Boxes[box].IsUsed ? 0 : 1;
 
     /// <summary>Of a box of whose own network nobody has noted anything no router is planned: its page is not known to open.</summary>
-    private static DeviceMode? RouterMode(Device box) => box.Traits.IsRouter || box.Lan is not null ? box.ModeThat(mode => mode.IsRouter) : null;
+    private static DeviceMode? RouterMode(Device box) =>
+        box.Traits.IsRouter || box.Lan is not null ? box.ModeThat(mode => mode.IsRouter) : null;
 
     private static IEnumerable<(DeviceMode Mode, bool ByHand)> WiredModes(Device box, BoxUse found)
     {
@@ -148,7 +158,8 @@ public sealed class Choices
                 any = true;
                 yield return (mode, false);
             }
-        if (router is { } byHand && (box.ModeThat(mode => mode.IsAccessPoint) is null || found.ByHand) && box.Ports.Any(port => port.Role == PortRole.Lan))
+        if (router is { } byHand && (box.ModeThat(mode => mode.IsAccessPoint) is null || found.ByHand)
+            && box.Ports.Any(port => port.Role == PortRole.Lan))
             yield return (byHand, true);
         // A repeater on a cable, its uplink off, does an access point's work.
         if (!any)
@@ -159,6 +170,7 @@ public sealed class Choices
     private bool CanReach(int box, string? room, int parent, Medium medium)
     {
         var own = room is null ? ground.PlaceOf(ground.Found.Devices[box].Id) : ground.PlaceOfRoom(room);
-        return ground.RoomsFor(parent).Any(there => ground.Ways(own, there is null ? ground.PlaceOf(ground.Found.Devices[parent].Id) : ground.PlaceOfRoom(there), medium) > 0);
+        return ground.RoomsFor(parent).Any(there =>
+            ground.Ways(own, there is null ? ground.PlaceOf(ground.Found.Devices[parent].Id) : ground.PlaceOfRoom(there), medium) > 0);
     }
 }

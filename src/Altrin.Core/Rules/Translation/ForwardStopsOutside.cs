@@ -16,7 +16,8 @@ public sealed class ForwardStopsOutside : IRule
     {
         foreach (var box in facts.InUse)
         {
-            if (box.PortForwards.IsEmpty || box is not { RoutesForItsOwn: true, Nat: true } || facts.State.Wan(box.Id) is not { Address: { } wan } outside) continue;
+            if (box.PortForwards.IsEmpty || box is not { RoutesForItsOwn: true, Nat: true }
+                || facts.State.Wan(box.Id) is not { Address: { } wan } outside) continue;
             if (Outer(facts, outside) is not { } outer || outer.DmzHost == wan.Address) continue;
             if (Found(box, outer, wan.Address) is { } found) yield return found;
         }
@@ -41,10 +42,13 @@ public sealed class ForwardStopsOutside : IRule
 
     private static ImmutableArray<Fix> Fixes(Device box, Device outer, Ipv4Address wan, List<PortForward> lost)
     {
-        if (outer.Traits.HandsLineOn) return [new($"Let {outer.Name} pass the line to {box.Name}", new SetPassthroughTarget(outer.Id, box.Id))];
+        if (outer.Traits.HandsLineOn)
+            return [new($"Let {outer.Name} pass the line to {box.Name}", new SetPassthroughTarget(outer.Id, box.Id))];
         var taken = outer.PortForwards.Select(one => (one.Protocol, one.Port)).ToHashSet();
         if (lost.Exists(one => taken.Contains((one.Protocol, one.Port)))) return [];
-        var also = lost.Select(one => (InstallerAction)new SetForward(outer.Id, new() { Protocol = one.Protocol, Port = one.Port, ToAddress = wan }));
-        return [new($"Forward it at {outer.Name} too", [.. also]), new($"Make {box.Name} the DMZ host of {outer.Name}", new SetDmzHost(outer.Id, wan))];
+        var also = lost.Select(one =>
+            (InstallerAction)new SetForward(outer.Id, new() { Protocol = one.Protocol, Port = one.Port, ToAddress = wan }));
+        return [new($"Forward it at {outer.Name} too", [.. also]),
+            new($"Make {box.Name} the DMZ host of {outer.Name}", new SetDmzHost(outer.Id, wan))];
     }
 }

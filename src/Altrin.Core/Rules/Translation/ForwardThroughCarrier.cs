@@ -21,14 +21,17 @@ public sealed class ForwardThroughCarrier : IRule
             var what = box.PortForwards.IsEmpty ? $"sends what comes in to {box.DmzHost}"
                 : $"forwards {Facts.Join(box.PortForwards.Select(one => $"{Words<TransportProtocol>.Of(one.Protocol)} {one.Port}"))}";
             yield return new(Id, Severity.Fault, "A forward that can never work", [box.Id],
-                () => $"{box.Name} {what}, but the provider shares the line’s address among customers: nothing from the internet gets as far as "
-                + $"{box.Name}. It takes a fixed address from the provider, a tunnel or a relay.", () => [new($"Remove it from {box.Name}", Undo(box))]);
+                () => $"{box.Name} {what}, but the provider shares the line’s address among customers: nothing from the internet gets as "
+                    + $"far as "
+                + $"{box.Name}. It takes a fixed address from the provider, a tunnel or a relay.", () =>
+                    [new($"Remove it from {box.Name}", Undo(box))]);
         }
     }
 
     private static ImmutableArray<InstallerAction> Undo(Device box) =>
     [
-        .. box.PortForwards.Select(one => (one.Protocol, one.Port)).Distinct().Select(one => new RemoveForward(box.Id, one.Protocol, one.Port)),
+        .. box.PortForwards.Select(one => (one.Protocol, one.Port)).Distinct().Select(one =>
+            new RemoveForward(box.Id, one.Protocol, one.Port)),
         .. box.DmzHost is null ? Array.Empty<InstallerAction>() : [new SetDmzHost(box.Id)],
     ];
 }

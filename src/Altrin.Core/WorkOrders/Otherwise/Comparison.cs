@@ -28,7 +28,8 @@ public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
         {
             var words = ReadingWords.Say(expected, house, Laptop.Id, hands.Word());
             var shown = seen.FirstOrDefault(one => IsOfSameKind(expected, one));
-            rows.Add(new(words.Reading, words.Value, shown is null ? null : ReadingWords.Say(shown, house, Laptop.Id).Value, shown is null ? null : Expected.Matches(expected, shown)));
+            rows.Add(new(words.Reading, words.Value, shown is null ? null : ReadingWords.Say(shown, house, Laptop.Id).Value, shown is null
+                ? null : Expected.Matches(expected, shown)));
         }
         return new(string.Join(", ", pasted.Select(one => one.Source).Distinct()), rows.ToImmutable());
     }
@@ -44,7 +45,8 @@ public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
         _ => expected.GetType() == shown.GetType(),
     };
 
-    /// <summary>As the simulator would say it. The wired adapter before the others, for the laptop's own Wi-Fi is off while its cable is in.</summary>
+    /// <summary>As the simulator would say it. The wired adapter before the others, for the laptop's own Wi-Fi is off while its cable is
+    /// in.</summary>
     private static IEnumerable<Reading> Readings(PastedReading pasted, WorkStep step)
     {
         var joins = step.After!.FindEndpoint(Laptop.Id)?.Connect is Attachment.Join;
@@ -55,10 +57,13 @@ public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
             var source = AddressRanges.LinkLocal.Contains(address.Address) ? AddressSource.LinkLocal
                 : adapter.Method is "static" ? AddressSource.Fixed
                 // Where it does not say, it is what the step made it.
-                : adapter.Method is null && step.Readings.OfType<AddressReading>().Any(one => one.Ways.Any(way => way.Source == AddressSource.Fixed)) ? AddressSource.Fixed : AddressSource.Leased;
+                : adapter.Method is null
+                    && step.Readings.OfType<AddressReading>().Any(one => one.Ways.Any(way => way.Source == AddressSource.Fixed))
+                        ? AddressSource.Fixed : AddressSource.Leased;
             yield return new AddressReading(Laptop.Id, [new(source, address, ServerOf(adapter.Server, step))]);
             if (Ipv4Address.TryParse(adapter.Gateway, out var gateway)) yield return new GatewayReading([gateway]);
-            var servers = adapter.Dns.Select(one => Ipv4Address.TryParse(one, out var server) ? server : (Ipv4Address?)null).OfType<Ipv4Address>().ToImmutableArray();
+            var servers = adapter.Dns.Select(one =>
+                Ipv4Address.TryParse(one, out var server) ? server : (Ipv4Address?)null).OfType<Ipv4Address>().ToImmutableArray();
             if (!servers.IsEmpty) yield return new DnsReading(servers);
         }
         // A list of networks that lacks a name says that it is gone.
@@ -67,7 +72,11 @@ public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
                 yield return name with { IsThere = pasted.Networks.Any(one => one.Ssid == name.Ssid) };
         if (pasted is { Source: "client-table", Neighbours.IsEmpty: false })
             foreach (var client in step.Readings.OfType<ClientReading>())
-                yield return client with { IsThere = pasted.Neighbours.Any(one => MacAddress.TryParse(one.Mac, out var mac) && mac == client.Mac) };
+                yield return client with
+                {
+                    IsThere = pasted.Neighbours.Any(one =>
+                    MacAddress.TryParse(one.Mac, out var mac) && mac == client.Mac)
+                };
         foreach (var ping in pasted.Pings)
         {
             if (!Ipv4Address.TryParse(ping.Target, out var target)) continue;

@@ -10,17 +10,20 @@ using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.WorkOrders.Otherwise;
 
-/// <summary>One thing that may have gone wrong on the way to a step: an act that did not take, a cable that is not in, a box without power. The house is
+/// <summary>One thing that may have gone wrong on the way to a step: an act that did not take, a cable that is not in, a box without power.
+/// The house is
 /// played again with it, and what the laptop would then show is compared with what was seen.</summary>
 /// <param name="Sentence">What went wrong.</param>
 /// <param name="Mend">What to do about it.</param>
-/// <param name="IsByHand">Mended on the spot: then the order goes on as it stands. Else the house is another one, and the rest is computed anew.</param>
+/// <param name="IsByHand">Mended on the spot: then the order goes on as it stands. Else the house is another one, and the rest is computed
+/// anew.</param>
 internal sealed record Slip(string Sentence, string Mend, bool IsByHand, NetworkDocument Before, NetworkDocument After)
 {
     private const string PressIn = "Press both plugs in until they click, and look whether the lamps at the sockets light.";
 
     /// <summary>The nearest first: what was done last is looked at first.</summary>
-    /// <param name="asSaid">Keys of steps at which everything was seen as said: what would have shown otherwise there did not go wrong.</param>
+    /// <param name="asSaid">Keys of steps at which everything was seen as said: what would have shown otherwise there did not go
+    /// wrong.</param>
     public static IEnumerable<Slip> Of(WorkOrder order, int at, IReadOnlySet<string> asSaid)
     {
         for (var missing = at; missing >= 0; missing--)
@@ -33,16 +36,20 @@ internal sealed record Slip(string Sentence, string Mend, bool IsByHand, Network
         var (before, after) = (order.Steps[at].Before!, order.Steps[at].After!);
         var here = order.Steps[at];
         // Where a want fails it may be anywhere; else at the box that is handled, or that the laptop hangs on.
-        var boxes = here.Readings.Any(reading => reading is WantReading) ? [.. after.Devices.Select(one => one.Id)] : ImmutableArray.CreateRange(new[] { here.Device ?? LaptopBox(after) }.OfType<string>());
+        var boxes = here.Readings.Any(reading => reading is WantReading) ? [.. after.Devices.Select(one => one.Id)]
+            : ImmutableArray.CreateRange(new[] { here.Device ?? LaptopBox(after) }.OfType<string>());
         foreach (var cable in after.Cables.Where(cable => boxes.Contains(cable.A.Device) || boxes.Contains(cable.B.Device)))
-            yield return new($"The cable between {after.SocketName(cable.A)} and {after.SocketName(cable.B)} is not in.", PressIn, true, new UnplugCable(cable.Id).Apply(before), new UnplugCable(cable.Id).Apply(after));
+            yield return new($"The cable between {after.SocketName(cable.A)} and {after.SocketName(cable.B)} is not in.", PressIn, true,
+                new UnplugCable(cable.Id).Apply(before), new UnplugCable(cable.Id).Apply(after));
         foreach (var device in boxes)
         {
             if (after.FindDevice(device) is not { } box || before.FindDevice(device) is null) continue;
-            yield return new($"{box.Name} has no power, or is still starting.", $"Look at its lamps, wait {WorkTimes.Reboot(box)} seconds more, and look again.", true,
+            yield return new($"{box.Name} has no power, or is still starting.",
+                $"Look at its lamps, wait {WorkTimes.Reboot(box)} seconds more, and look again.", true,
                 new SwitchPower(device, false).Apply(before), new SwitchPower(device, false).Apply(after));
             var reset = new FactoryReset(device);
-            yield return new($"{box.Name} is back as it was sold.", "The order sets it from the beginning.", false, reset.Apply(before), reset.Apply(after));
+            yield return new($"{box.Name} is back as it was sold.", "The order sets it from the beginning.", false, reset.Apply(before),
+                reset.Apply(after));
         }
     }
 
@@ -50,16 +57,22 @@ internal sealed record Slip(string Sentence, string Mend, bool IsByHand, Network
     private static (string Sentence, string Mend, bool IsByHand) Say(WorkStep step, string inHand)
     {
         if (step.Actions.All(action => action.MovesLaptop()))
-            return ($"Your {inHand} is not as step {step.Number} said: {step.Title}.", $"Do step {step.Number} again, and look at the {inHand}'s own address.", true);
+            return ($"Your {inHand} is not as step {step.Number} said: {step.Title}.",
+                $"Do step {step.Number} again, and look at the {inHand}'s own address.", true);
         var sentence = $"Step {step.Number} did not take: {step.Title}.";
-        if (step.Actions.All(action => action is UnplugCable or UnplugEndpoint)) return (sentence, "Follow the cable with your hand, pull it out, and look whether the lamp at the socket goes dark.", true);
-        return step.Actions.All(action => action is PlugCable or MoveCableEnd or ConnectEndpoint) ? (sentence, PressIn, true) : (sentence, "The order goes on from the house without it.", false);
+        if (step.Actions.All(action => action is UnplugCable or UnplugEndpoint))
+            return (sentence, "Follow the cable with your hand, pull it out, and look whether the lamp at the socket goes dark.", true);
+        return step.Actions.All(action => action is PlugCable or MoveCableEnd or ConnectEndpoint) ? (sentence, PressIn, true)
+            : (sentence, "The order goes on from the house without it.", false);
     }
 
-    private static string? LaptopBox(NetworkDocument house) => house.FindEndpoint(Laptop.Id)?.Connect?.Match(cable => cable.Into.Device, join => join.Near);
+    private static string? LaptopBox(NetworkDocument house) =>
+        house.FindEndpoint(Laptop.Id)?.Connect?.Match(cable => cable.Into.Device, join => join.Near);
 
-    /// <returns>The house before and after the step, the one act left out; null where a step that was seen as said would have shown otherwise.</returns>
-    private static (NetworkDocument Before, NetworkDocument After)? Replay(WorkOrder order, int at, int missing, IReadOnlySet<string> asSaid)
+    /// <returns>The house before and after the step, the one act left out; null where a step that was seen as said would have shown
+    /// otherwise.</returns>
+    private static (NetworkDocument Before, NetworkDocument After)? Replay(WorkOrder order, int at, int missing,
+        IReadOnlySet<string> asSaid)
     {
         // Before it nothing is otherwise.
         var house = order.Steps[missing].Before!;
@@ -90,18 +103,28 @@ internal sealed record Slip(string Sentence, string Mend, bool IsByHand, Network
         {
             SeenInstead.Nothing => (step.Open is { } open && !Answers(before, open["http://".Length..]))
                 || step.Readings.Any(reading => reading is PageReading { Opens: true } page && !Answers(after, page.At.ToString())),
-            SeenInstead.OtherPage => Shows(before, seen.Device, step.Open?["http://".Length..]) || step.Readings.Any(reading => reading is PageReading page && Shows(after, seen.Device, page.At.ToString())),
-            SeenInstead.OtherAddress => step.Device is { } box && (after.Lan(box)?.Address?.Address ?? After.FindDevice(box)?.Lan?.Address?.Address) == seen.Address,
-            SeenInstead.NoInternet => step.Readings.OfType<InternetReading>().Any(way => After.FindEndpoint(way.Who) is not null && after.Internet(way.Who).Reachable == Answer.No),
-            SeenInstead.WantFails => After.Needs.FirstOrDefault(need => need.Id == seen.Need) is { } need && NeedBook.Judge(new(after), need).Met != Answer.Yes,
-            SeenInstead.NoNetwork => Sighting.NetworkOf(step) is var (ssid, device) && !before.Air.Concat(after.Air).Any(one => one.Network.Ssid == ssid && (device is null || one.Box.Id == device)),
+            SeenInstead.OtherPage =>
+                Shows(before, seen.Device, step.Open?["http://".Length..])
+                    || step.Readings.Any(reading => reading is PageReading page && Shows(after, seen.Device, page.At.ToString())),
+            SeenInstead.OtherAddress =>
+                step.Device is { } box
+                    && (after.Lan(box)?.Address?.Address ?? After.FindDevice(box)?.Lan?.Address?.Address) == seen.Address,
+            SeenInstead.NoInternet =>
+                step.Readings.OfType<InternetReading>().Any(way =>
+                    After.FindEndpoint(way.Who) is not null && after.Internet(way.Who).Reachable == Answer.No),
+            SeenInstead.WantFails =>
+                After.Needs.FirstOrDefault(need => need.Id == seen.Need) is { } need && NeedBook.Judge(new(after), need).Met != Answer.Yes,
+            SeenInstead.NoNetwork =>
+                Sighting.NetworkOf(step) is var (ssid, device)
+                    && !before.Air.Concat(after.Air).Any(one => one.Network.Ssid == ssid && (device is null || one.Box.Id == device)),
             SeenInstead.AsksFirst or SeenInstead.GreyedOut or SeenInstead.GaveUp => false,
             _ => throw new InvalidOperationException($"{seen.What} is not handled."),
         };
     }
 
     private static bool Answers(NetworkState state, string address) =>
-        state.House.Devices.Any(box => state.Admin(Laptop.Id, box.Id) is { Reachable: Answer.Yes, Address: { } at } && at.ToString() == address);
+        state.House.Devices.Any(box =>
+            state.Admin(Laptop.Id, box.Id) is { Reachable: Answer.Yes, Address: { } at } && at.ToString() == address);
 
     /// <summary>Whether that box's page is what opens, at the address if one is given.</summary>
     private static bool Shows(NetworkState state, string? device, string? address) => device is not null && address is not null

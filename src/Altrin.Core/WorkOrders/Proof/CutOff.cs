@@ -5,7 +5,8 @@ using Altrin.Core.Simulation;
 
 namespace Altrin.Core.WorkOrders.Proof;
 
-/// <summary>Who is cut off: a thing that reaches the internet for certain in the one house and not at all in the other. Said once for steps, minutes, the search
+/// <summary>Who is cut off: a thing that reaches the internet for certain in the one house and not at all in the other. Said once for
+/// steps, minutes, the search
 /// and the rehearsal. The laptop is nobody’s loss.</summary>
 public sealed class CutOff
 {
@@ -20,5 +21,6 @@ public sealed class CutOff
     }
 
     /// <summary>Those of them that are in a house and have no internet there.</summary>
-    public IEnumerable<Endpoint> In(NetworkState now) => online.Where(thing => now.House.FindEndpoint(thing.Id) is not null && now.Internet(thing.Id).Reachable == Answer.No);
+    public IEnumerable<Endpoint> In(NetworkState now) =>
+        online.Where(thing => now.House.FindEndpoint(thing.Id) is not null && now.Internet(thing.Id).Reachable == Answer.No);
 }

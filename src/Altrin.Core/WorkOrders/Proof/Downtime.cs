@@ -5,7 +5,8 @@ using Altrin.Core.Simulation;
 
 namespace Altrin.Core.WorkOrders.Proof;
 
-/// <summary>The house while a step is waited for: a box that restarts, is carried or waits for its turn carries nobody's traffic meanwhile.</summary>
+/// <summary>The house while a step is waited for: a box that restarts, is carried or waits for its turn carries nobody's traffic
+/// meanwhile.</summary>
 internal static class Downtime
 {
     /// <summary>The boxes that an act with a wait leaves without power, or starting.</summary>
@@ -16,7 +17,8 @@ internal static class Downtime
         _ => action.BoxTouched(),
     }).OfType<string>().Distinct();
 
-    /// <summary>The house that an act leaves, as it is while its end is waited for: boxes that restart are off, and over a cable that is put in or moved nothing goes until its link is up.
+    /// <summary>The house that an act leaves, as it is while its end is waited for: boxes that restart are off, and over a cable that is
+    /// put in or moved nothing goes until its link is up.
     /// Null where that cuts nobody.</summary>
     public static NetworkDocument? While(NetworkState state, ImmutableArray<InstallerAction> actions, IEnumerable<string>? off = null)
     {
@@ -41,7 +43,8 @@ internal static class Downtime
     {
         var house = state.House;
         return house.Cables.Any(cable => cable.A.Device == box || cable.B.Device == box)
-            || house.Endpoints.Any(thing => thing.Id != Laptop.Id && (thing.Connect?.Socket?.Device == box || state.JoinedBox(thing.Id) == box))
+            || house.Endpoints.Any(thing =>
+                thing.Id != Laptop.Id && (thing.Connect?.Socket?.Device == box || state.JoinedBox(thing.Id) == box))
             || house.Devices.Any(other => state.UplinkBox(other.Id) == box);
     }
 }

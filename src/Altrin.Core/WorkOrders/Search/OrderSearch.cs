@@ -12,19 +12,23 @@ namespace Altrin.Core.WorkOrders.Search;
 /// <summary>One task of an order that was found, the laptop's way to it, and the houses before and after.</summary>
 internal sealed record Done(OrderTask Task, ImmutableArray<InstallerAction> LaptopMoves, NetworkDocument Before, NetworkDocument After);
 
-/// <summary>Looks for the order in which the acts can be done: at every step the page opens, and no clash comes that was not there. Then the least
+/// <summary>Looks for the order in which the acts can be done: at every step the page opens, and no clash comes that was not there. Then
+/// the least
 /// minutes in which somebody has no internet, the fewest walks of the laptop, the fewest minutes.</summary>
-/// <remarks>Best first over the sets of acts that are done. What bounds it is counted, not timed: the same houses give the same order.</remarks>
+/// <remarks>Best first over the sets of acts that are done. What bounds it is counted, not timed: the same houses give the same
+/// order.</remarks>
 internal sealed class OrderSearch
 {
-    /// <summary>What cuts the installer off comes last at a box, its own address before it: common practice, no source. Worth four minutes of
+    /// <summary>What cuts the installer off comes last at a box, its own address before it: common practice, no source. Worth four minutes
+    /// of
     /// somebody's internet, no more.</summary>
     private const double PerCutMinute = 1000, PerWalk = 4, AgainstTheGrain = 4000;
 
     /// <summary>Another page, or the same after a restart, asks for a log-in: a minute, and the thread is lost.</summary>
     private const double PerLogIn = 2;
 
-    /// <summary>Boxes and things, times houses simulated: past the first figure the nearest end is taken, past the second there is none.</summary>
+    /// <summary>Boxes and things, times houses simulated: past the first figure the nearest end is taken, past the second there is
+    /// none.</summary>
     private const int Patience = 35_000, Most = 240_000;
 
     /// <summary>A house set from end to end is no matter of clever order any more.</summary>
@@ -49,7 +53,8 @@ internal sealed class OrderSearch
 
     private OrderSearch(NetworkDocument from, NetworkDocument to, Hands hands, Course course, Played played, CancellationToken cancel)
     {
-        (this.from, this.to, this.cancel, tasks, spots) = (from, to, cancel, new(course.Household ?? from, to, course.Resets), new(hands, to));
+        (this.from, this.to, this.cancel, tasks, spots) = (from, to, cancel, new(course.Household ?? from, to, course.Resets),
+            new(hands, to));
         resets = course.Resets;
         var state = played.Of(from);
         cutOff = new(played.Of(course.Household ?? from));
@@ -59,10 +64,12 @@ internal sealed class OrderSearch
     }
 
     /// <summary>The acts in order, from a house to another, the first with the laptop where it is; null where none was found.</summary>
-    public static ImmutableArray<Done>? Find(NetworkDocument from, NetworkDocument to, Hands hands = Hands.Laptop, Course? course = null, Played? played = null, CancellationToken cancel = default) =>
+    public static ImmutableArray<Done>? Find(NetworkDocument from, NetworkDocument to, Hands hands = Hands.Laptop, Course? course = null,
+        Played? played = null, CancellationToken cancel = default) =>
         new OrderSearch(from, to, hands, course ?? Course.First, played ?? new(), cancel).Run();
 
-    private sealed record Node(NetworkDocument House, ImmutableSortedSet<string> Keys, double Cost, int Depth, Node? Parent, Done? Done, bool IsCut, double CutLeft);
+    private sealed record Node(NetworkDocument House, ImmutableSortedSet<string> Keys, double Cost, int Depth, Node? Parent, Done? Done,
+        bool IsCut, double CutLeft);
 
     private ImmutableArray<Done>? Run()
     {
@@ -100,22 +107,29 @@ internal sealed class OrderSearch
         return null;
     }
 
-    /// <summary>The admin password is changed as soon as somebody is on the page for something else; it changes nothing for anybody, so no other place
+    /// <summary>The admin password is changed as soon as somebody is on the page for something else; it changes nothing for anybody, so no
+    /// other place
     /// for it is tried.</summary>
     private static IEnumerable<OrderTask> WithPasswords(Node node, List<OrderTask> acts)
     {
         static bool IsPassword(OrderTask task) => task.Pages is [SettingsPage.Password];
-        if (node.Done?.Task is { Page: { } page, WaitSeconds: 0 } && acts.Find(task => task.Page == page && IsPassword(task)) is { } here) return [here];
-        return acts.Where(task => !IsPassword(task) || !acts.Exists(other => other.Page == task.Page && !IsPassword(other) && !other.IsForNow && other.WaitSeconds == 0));
+        if (node.Done?.Task is { Page: { } page, WaitSeconds: 0 } && acts.Find(task => task.Page == page && IsPassword(task)) is { } here)
+            return [here];
+        return acts.Where(task =>
+            !IsPassword(task) || !acts.Exists(other =>
+                other.Page == task.Page && !IsPassword(other) && !other.IsForNow && other.WaitSeconds == 0));
     }
 
     /// <summary>In haste cuts still count, but no more than what is left.</summary>
     private static (double, int, int) Priority(Node node, double left, bool isHasty, int order) =>
-        (isHasty ? node.Cost / 100 + left * 40 + node.CutLeft * PerCutMinute / 100 : node.Cost + left * 1.2 + node.CutLeft * PerCutMinute, -node.Depth, order);
+        (isHasty ? node.Cost / 100 + left * 40 + node.CutLeft * PerCutMinute / 100
+            : node.Cost + left * 1.2 + node.CutLeft * PerCutMinute, -node.Depth, order);
 
-    /// <summary>The tasks in the trade's order, one after the other, whatever it costs: the next that can be done is done. Where none can be done as it should, the
+    /// <summary>The tasks in the trade's order, one after the other, whatever it costs: the next that can be done is done. Where none can
+    /// be done as it should, the
     /// first is done all the same, and what is amiss is seen when its step is written.</summary>
-    public static ImmutableArray<Done> Straight(NetworkDocument from, NetworkDocument to, Hands hands, Course course, Played played, CancellationToken cancel) =>
+    public static ImmutableArray<Done> Straight(NetworkDocument from, NetworkDocument to, Hands hands, Course course, Played played,
+        CancellationToken cancel) =>
         new OrderSearch(from, to, hands, course, played, cancel).GoStraight();
 
     private ImmutableArray<Done> GoStraight()
@@ -126,12 +140,15 @@ internal sealed class OrderSearch
         {
             cancel.ThrowIfCancellationRequested();
             var all = tasks.In(Laptop.Away(node.House), node.Keys).ToList();
-            var open = WithPasswords(node, all).Where(task => !task.IsForNow || (task.Place == TradePlace.PullForNow && IsOfAReset(task, node) && !node.Keys.Contains($"now {task.Key}")))
-                .Select((task, i) => (task, i)).OrderBy(one => PlaceOf(one.task, node)).ThenBy(one => all.FindIndex(first => first.Device == one.task.Device))
+            var open = WithPasswords(node, all).Where(task =>
+                !task.IsForNow || (task.Place == TradePlace.PullForNow && IsOfAReset(task, node) && !node.Keys.Contains($"now {task.Key}")))
+                .Select((task, i) => (task, i)).OrderBy(one => PlaceOf(one.task, node)).ThenBy(one =>
+                    all.FindIndex(first => first.Device == one.task.Device))
                 .ThenBy(one => Within(one.task)).ThenBy(one => one.i).Select(one => one.task).ToList();
             if (open.TrueForAll(task => task.IsForNow)) break;
             var aside = all.Where(task => task.IsForNow && task.Place != TradePlace.PullForNow && !node.Keys.Contains($"now {task.Key}"));
-            if ((FirstDone(node, open) ?? FirstDone(node, aside) ?? FirstDone(node, open, Leniency.Clash) ?? FirstDone(node, open, Leniency.NoPage)) is not { } next) break;
+            if ((FirstDone(node, open) ?? FirstDone(node, aside) ?? FirstDone(node, open, Leniency.Clash) ?? FirstDone(node, open,
+                Leniency.NoPage)) is not { } next) break;
             node = next;
         }
         return Trace(node);
@@ -141,13 +158,15 @@ internal sealed class OrderSearch
     private bool IsOfAReset(OrderTask task, Node node)
     {
         bool IsWaiting(string device) => resets.Contains(device) && !node.Keys.Contains($"reset {device}");
-        return task is not PullOut { Cable: var id } || (node.House.FindCable(id) is { } cable && (IsWaiting(cable.A.Device) || IsWaiting(cable.B.Device)));
+        return task is not PullOut { Cable: var id }
+            || (node.House.FindCable(id) is { } cable && (IsWaiting(cable.A.Device) || IsWaiting(cable.B.Device)));
     }
 
     private TradePlace PlaceOf(OrderTask task, Node node) => task is PullOut && IsOfAReset(task, node) ? TradePlace.PullForNow : task.Place;
 
     /// <summary>At one box what cuts the installer off comes last: its DHCP server, then its mode.</summary>
-    private static int Within(OrderTask task) => task.Pages.Contains(SettingsPage.Mode) ? 2 : task.Pages.Contains(SettingsPage.DhcpOff) ? 1 : 0;
+    private static int Within(OrderTask task) =>
+        task.Pages.Contains(SettingsPage.Mode) ? 2 : task.Pages.Contains(SettingsPage.DhcpOff) ? 1 : 0;
 
     private Node? FirstDone(Node node, IEnumerable<OrderTask> among, Leniency leniency = Leniency.None) =>
         among.Select(task => Do(node, task, leniency)).FirstOrDefault(next => next is not null);
@@ -165,7 +184,8 @@ internal sealed class OrderSearch
             else if (leniency < Leniency.NoPage) return null;
             if (leniency < Leniency.NoPage && IsOverheard(house, task)) return null;
         }
-        else if (house.FindEndpoint(Laptop.Id)?.Connect?.Socket is { } socket && task.Actions.Any(action => action.SocketsNeeded().Contains(socket)))
+        else if (house.FindEndpoint(Laptop.Id)?.Connect?.Socket is { } socket
+            && task.Actions.Any(action => action.SocketsNeeded().Contains(socket)))
         {
             moves = [new PutLaptopAway()];
             house = Laptop.Away(house);
@@ -180,16 +200,22 @@ internal sealed class OrderSearch
         var state = Simulator.Run(after);
         if (leniency < Leniency.Clash && !Clashes.Keys(state).IsSubsetOf(clashes)) return null;
         var isCut = cutOff.In(state).Any();
-        var isCutMeanwhile = isCut || (task.WaitSeconds > 0 && Downtime.While(state, task.Actions) is { } meanwhile && cutOff.In(Simulator.Run(meanwhile)).Any());
+        var isCutMeanwhile = isCut
+            || (task.WaitSeconds > 0 && Downtime.While(state, task.Actions) is { } meanwhile && cutOff.In(Simulator.Run(meanwhile)).Any());
         // Walking and logging in take their time too, and whoever is cut off by then stays so.
         var logsIn = LogsIn(node, task);
         var cut = (isCutMeanwhile ? task.Minutes : 0) + (node.IsCut ? moves.Length + (logsIn ? 1 : 0) : 0);
         var walks = moves.Count(move => move is PlugLaptop or JoinLaptop);
         var labels = task.IsForNow ? node.Keys.Add($"now {task.Key}") : node.Keys.Add(task.Key);
-        return new(after, labels, node.Cost + cut * PerCutMinute + walks * PerWalk + (moves.Length - walks) + (IsAgainstTheGrain(house, task) ? AgainstTheGrain : 0) + (logsIn ? PerLogIn : 0) + (IsCarriedUnset(house, task) ? PerWalk : 0) + (IsTooEarly(state, task) ? PerWalk : 0) + (IsInTheOpen(house, task) ? PerWalk : 0) + task.Minutes, node.Depth + 1, node, new(task, moves, house, after), isCut, CutLeft(state));
+        return new(after, labels,
+            node.Cost + cut * PerCutMinute + walks * PerWalk + (moves.Length - walks) + (IsAgainstTheGrain(house, task) ? AgainstTheGrain
+                : 0) + (logsIn ? PerLogIn : 0) + (IsCarriedUnset(house, task) ? PerWalk : 0) + (IsTooEarly(state, task) ? PerWalk
+                    : 0) + (IsInTheOpen(house, task) ? PerWalk : 0) + task.Minutes, node.Depth + 1, node, new(task, moves, house, after),
+                        isCut, CutLeft(state));
     }
 
-    /// <summary>The minutes for which somebody will be cut off yet, as far as can be foreseen: restarts of boxes that stand on somebody's way still. One that is out of
+    /// <summary>The minutes for which somebody will be cut off yet, as far as can be foreseen: restarts of boxes that stand on somebody's
+    /// way still. One that is out of
     /// the house by then cuts nobody, or has done so already.</summary>
     private double CutLeft(NetworkState state)
     {
@@ -197,35 +223,49 @@ internal sealed class OrderSearch
         foreach (var (device, restart) in tasks.RestartsLeft(state.House))
         {
             if (!isOnTheWay.TryGetValue(device, out var isOn))
-                isOnTheWay[device] = isOn = Downtime.Without(Simulator.Run(from), [device]) is { } without && cutOff.In(Simulator.Run(without)).Any();
+                isOnTheWay[device] = isOn = Downtime.Without(Simulator.Run(from), [device]) is { } without
+                    && cutOff.In(Simulator.Run(without)).Any();
             if (isOn && Downtime.HasSomebodyBehind(state, device)) minutes += restart;
         }
         return minutes;
     }
 
     /// <summary>Set and proved beside the main box, then carried: common practice, no source.</summary>
-    private bool IsCarriedUnset(NetworkDocument house, OrderTask task) => task.Actions is [CarryDevice carry] && to.FindDevice(carry.Device) is { } wanted && !SettingCatalogue.AreAlike(house.FindDevice(wanted.Id)!, wanted);
+    private bool IsCarriedUnset(NetworkDocument house, OrderTask task) =>
+        task.Actions is [CarryDevice carry] && to.FindDevice(carry.Device) is { } wanted
+            && !SettingCatalogue.AreAlike(house.FindDevice(wanted.Id)!, wanted);
 
     /// <summary>A thing is moved when it can be seen to work where it goes.</summary>
-    private static bool IsTooEarly(NetworkState state, OrderTask task) => task.Actions is [ConnectEndpoint { Endpoint: var thing }] && state.Internet(thing).Reachable != Answer.Yes;
+    private static bool IsTooEarly(NetworkState state, OrderTask task) =>
+        task.Actions is [ConnectEndpoint { Endpoint: var thing }] && state.Internet(thing).Reachable != Answer.Yes;
 
-    private static bool LogsIn(Node node, OrderTask task) => task.Page is { } page && (node.Done?.Task is not { WaitSeconds: 0 } last || last.Page != page);
+    private static bool LogsIn(Node node, OrderTask task) =>
+        task.Page is { } page && (node.Done?.Task is not { WaitSeconds: 0 } last || last.Page != page);
 
-    private bool IsAgainstTheGrain(NetworkDocument house, OrderTask task) => task.Actions is not [CarryDevice] && (task.Pages.Contains(SettingsPage.DhcpOff) || task.Pages.Contains(SettingsPage.Mode)) && !task.Pages.Contains(SettingsPage.Address)
-        && to.FindDevice(task.Device!) is { } wanted && SettingCatalogue.On(SettingsPage.Address).Any(setting => !setting.IsAlike(house.FindDevice(wanted.Id)!, wanted));
+    private bool IsAgainstTheGrain(NetworkDocument house, OrderTask task) =>
+        task.Actions is not [CarryDevice] && (task.Pages.Contains(SettingsPage.DhcpOff) || task.Pages.Contains(SettingsPage.Mode))
+            && !task.Pages.Contains(SettingsPage.Address)
+        && to.FindDevice(task.Device!) is { } wanted
+            && SettingCatalogue.On(SettingsPage.Address).Any(setting => !setting.IsAlike(house.FindDevice(wanted.Id)!, wanted));
 
     /// <summary>A key typed over a network that nobody guards is everybody's.</summary>
-    private static bool IsOverheard(NetworkDocument house, OrderTask task) => house.FindEndpoint(Laptop.Id)?.Connect is Attachment.Join { Security: null or WifiSecurity.Open }
+    private static bool IsOverheard(NetworkDocument house, OrderTask task) =>
+        house.FindEndpoint(Laptop.Id)?.Connect is Attachment.Join { Security: null or WifiSecurity.Open }
         && !task.IsForNow && task.Actions.Any(action => action is SetWifi { Network.Key: not null } or SetUplink { Uplink.Key: not null });
 
     /// <summary>An admin password is typed over it too: the network is given a key before anything else.</summary>
-    private static bool IsInTheOpen(NetworkDocument house, OrderTask task) => task is { Page: not null, IsForNow: false } && house.FindEndpoint(Laptop.Id)?.Connect is Attachment.Join { Security: null or WifiSecurity.Open };
+    private static bool IsInTheOpen(NetworkDocument house, OrderTask task) =>
+        task is { Page: not null, IsForNow: false }
+            && house.FindEndpoint(Laptop.Id)?.Connect is Attachment.Join { Security: null or WifiSecurity.Open };
 
-    /// <summary>What is done, with the cables that are out, where the laptop is and whose page is open: the next task on that page needs no log-in.</summary>
+    /// <summary>What is done, with the cables that are out, where the laptop is and whose page is open: the next task on that page needs no
+    /// log-in.</summary>
     private static string KeyOf(Node node)
     {
         var laptop = node.House.FindEndpoint(Laptop.Id);
-        return $"{string.Join('|', node.Keys)}#{string.Join(',', node.House.Cables.Select(cable => cable.Id).Order(StringComparer.Ordinal))}#{laptop?.Connect}{laptop?.Address.Address}#{(node.Done?.Task is { WaitSeconds: 0, Page: { } page } ? page : "")}";
+        var cables = node.House.Cables.Select(cable => cable.Id).Order(StringComparer.Ordinal);
+        var opened = node.Done?.Task is { WaitSeconds: 0, Page: { } page } ? page : "";
+        return $"{string.Join('|', node.Keys)}#{string.Join(',', cables)}#{laptop?.Connect}{laptop?.Address.Address}#{opened}";
     }
 
     private static ImmutableArray<Done> Trace(Node node)

@@ -8,7 +8,8 @@ namespace Altrin.Core.WorkOrders.Steps;
 public static class HandsWords
 {
     /// <summary>A house of an order as it is looked at: what is in hand is called what it is.</summary>
-    public static NetworkDocument Named(this Hands hands, NetworkDocument house) => hands == Hands.Phone && house.FindEndpoint(Laptop.Id) is not null
+    public static NetworkDocument Named(this Hands hands, NetworkDocument house) =>
+        hands == Hands.Phone && house.FindEndpoint(Laptop.Id) is not null
         ? house.WithEndpoint(Laptop.Id, mine => mine with { Name = "Your phone", Kind = "phone" })
         : house;
 
@@ -29,7 +30,8 @@ public static class HandsWords
     {
         Hands.Laptop => "Put your laptop back to automatic addressing and turn its Wi-Fi on.",
         Hands.NoSocket => "Put your laptop back to automatic addressing, and let it forget the networks it was on for the work.",
-        Hands.Phone => "Put your phone back to automatic addressing, turn its mobile data on, and let it forget the networks it was on for the work.",
+        Hands.Phone => "Put your phone back to automatic addressing, turn its mobile data on, and let it forget the networks it was on "
+            + "for the work.",
         _ => throw new InvalidOperationException($"{hands} is not handled."),
     };
 }

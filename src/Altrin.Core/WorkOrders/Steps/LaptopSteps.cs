@@ -12,7 +12,8 @@ internal static class LaptopSteps
     /// <summary>What the key is kept as that guards a box as sold while it is set.</summary>
     public static string KeyForNow(string device) => $"{device}-for-now";
 
-    /// <summary>Brings the laptop to where the page of a box opens as it would for a thing of the household; it stays where it is where there is no such place.</summary>
+    /// <summary>Brings the laptop to where the page of a box opens as it would for a thing of the household; it stays where it is where
+    /// there is no such place.</summary>
     public static void ToPageOf(WorkInProgress work, string device)
     {
         if (new Spots(work.Hands, work.Planned).AsAThingAt(work.House, device) is { } moves) Go(work, moves);
@@ -51,7 +52,9 @@ internal static class LaptopSteps
 
     /// <summary>Out of the socket that a task needs.</summary>
     public static void Out(WorkInProgress work) =>
-        work.Step(new(StepKind.LaptopOut, "Laptop out", "Take your laptop out: the plan needs that socket") { Actions = [new PutLaptopAway()] });
+        work.Step(new(StepKind.LaptopOut, "Laptop out",
+            "Take your laptop out: the plan needs that socket")
+        { Actions = [new PutLaptopAway()] });
 
     public static void Plug(WorkInProgress work, PlugLaptop plug, params ImmutableArray<InstallerAction> also) =>
         work.Step(new(StepKind.PlugLaptop, "Laptop there", $"Plug your laptop into {work.House.SocketName(plug.To)}")
@@ -80,14 +83,22 @@ internal static class LaptopSteps
     };
 
     public static void Automatic(WorkInProgress work) =>
-        work.Step(new(StepKind.LaptopAutomatic, "Automatic again", $"Set your {work.Hands.Word()} back to automatic addressing") { Actions = [new SetLaptopAddress()], NeedsLaptop = true, Expect = after => after.LaptopShows() });
+        work.Step(new(StepKind.LaptopAutomatic, "Automatic again",
+            $"Set your {work.Hands.Word()} back to automatic addressing")
+        {
+            Actions = [new SetLaptopAddress()],
+            NeedsLaptop = true,
+            Expect = after => after.LaptopShows()
+        });
 
     public static void FixAddress(WorkInProgress work, InterfaceAddress own) =>
-        work.Step(new(StepKind.LaptopFixed, $"{(work.Hands == Hands.Phone ? "Phone" : "Laptop")} address", $"Give your {work.Hands.Word()} the fixed address {own.Address}")
+        work.Step(new(StepKind.LaptopFixed, $"{(work.Hands == Hands.Phone ? "Phone" : "Laptop")} address",
+            $"Give your {work.Hands.Word()} the fixed address {own.Address}")
         {
             Actions = [new SetLaptopAddress(own)],
             NeedsLaptop = true,
-            Changes = [new("IP address", "automatic", own.Address.ToString()), new("Subnet mask", null, new Ipv4Address(own.Prefix.Mask).ToString()), new("Gateway", null, "leave empty")],
+            Changes = [new("IP address", "automatic", own.Address.ToString()),
+                new("Subnet mask", null, new Ipv4Address(own.Prefix.Mask).ToString()), new("Gateway", null, "leave empty")],
             Expect = after => after.LaptopShows(),
             Cautions = ["Set it back to automatic afterwards, or it will connect without internet elsewhere."],
         });

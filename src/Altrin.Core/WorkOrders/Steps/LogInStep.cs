@@ -23,13 +23,16 @@ internal static class LogInStep
         });
     }
 
-    /// <summary>Some kinds are set in an app or by a button, and some want the live line meanwhile: “alone first” does not go there. Common practice, no
-    /// source.</summary>
+    /// <summary>Some kinds are set in an app or by a button, and some want the live line meanwhile: they are not set alone first.
+    /// Common practice, no source.</summary>
     private static IEnumerable<string> AsItsKindIsSet(NetworkDocument house, Device box)
     {
         if (house.KindOf(box)?.SetUp is not { } way) yield break;
-        if (way.By == SetBy.App) yield return "This kind is set in its app on a phone: mobile data off, and let the phone not join the old network by itself. What stands here is what to choose there.";
-        if (way.By == SetBy.Button) yield return "This kind is paired by its button: first at the box it joins, then here, within two minutes.";
+        if (way.By == SetBy.App)
+            yield return "This kind is set in its app on a phone: mobile data off, and let the phone not join the old network by itself. "
+                + "What stands here is what to choose there.";
+        if (way.By == SetBy.Button)
+            yield return "This kind is paired by its button: first at the box it joins, then here, within two minutes.";
         if (way.NeedsLine) yield return "This kind wants the live line while it is set: plug it where there is internet before you begin.";
     }
 

@@ -27,7 +27,8 @@ internal static class ProofSteps
             NeedsLaptop = true,
             // Where its page does not open from here, the laptop's own readings have to do.
             Page = work.PageOpens(gateway.Id) ? gateway.Id : null,
-            Expect = after => [.. after.LaptopShows(), new OwnAddressReading(gateway.Id, after.State.Lan(gateway.Id)?.Address), .. OutsideOf(after, gateway.Id, IsKnown(line))],
+            Expect = after => [.. after.LaptopShows(), new OwnAddressReading(gateway.Id, after.State.Lan(gateway.Id)?.Address),
+                .. OutsideOf(after, gateway.Id, IsKnown(line))],
             Cautions =
             [
                 "Write down what you see: gateway address, Wi-Fi names, who is connected. It is the way back.",
@@ -36,9 +37,11 @@ internal static class ProofSteps
         });
     }
 
-    private static bool IsKnown(Line line) => line is { HandOff: HandOff.Static, Agreed: not null } or { HandOff: not HandOff.Static, Seen: not null };
+    private static bool IsKnown(Line line) =>
+        line is { HandOff: HandOff.Static, Agreed: not null } or { HandOff: not HandOff.Static, Seen: not null };
 
-    /// <summary>After the public address is handed to another box the provider must see the two come up in this order: common practice, no source.</summary>
+    /// <summary>After the public address is handed to another box the provider must see the two come up in this order: common practice, no
+    /// source.</summary>
     public static void PowerInTurn(WorkInProgress work, Device gateway, string receiver)
     {
         if (!work.Has(gateway)) return;
@@ -49,7 +52,8 @@ internal static class ProofSteps
             WaitSeconds = WorkTimes.BothOff,
             Actions = [new Restart(gateway.Id)],
             Off = [gateway.Id, receiver],
-            WhyHere = "It stands behind the last setting: a line may hold on to the box it knew, and lets go of it while both are off. Common practice, not computed.",
+            WhyHere = "It stands behind the last setting: a line may hold on to the box it knew, and lets go of it while both are off. "
+                + "Common practice, not computed.",
         });
         work.Step(new(StepKind.GatewayOn, "Gateway on", $"Turn on {gateway.Name} alone, and wait until its lamps settle")
         {
@@ -62,7 +66,8 @@ internal static class ProofSteps
         {
             WaitSeconds = WorkTimes.RouterAfter,
             Actions = [new Restart(receiver)],
-            WhyHere = $"Sooner it would ask before {gateway.Name} has the line, and could go on without an address. Common practice, not computed.",
+            WhyHere = $"Sooner it would ask before {gateway.Name} has the line, and could go on without an address. Common practice, not "
+                + $"computed.",
             // What was seen was another box's: this one may be given another.
             Expect = after => OutsideOf(after, receiver, work.House.Line is { HandOff: HandOff.Static, Agreed: not null }),
         });
@@ -70,15 +75,18 @@ internal static class ProofSteps
 
     /// <summary>What the page of the box that is fed by the line shows of it.</summary>
     private static ImmutableArray<Reading> OutsideOf(WorkInProgress work, string device, bool isKnown) =>
-        work.State.Wan(device) is { Candidates: [{ Address: { } outside, Server: Network.Line.ProviderId }] } ? [new OutsideAddressReading(device, outside.Address, isKnown)] : [];
+        work.State.Wan(device) is { Candidates: [{ Address: { } outside, Server: Network.Line.ProviderId }] }
+            ? [new OutsideAddressReading(device, outside.Address, isKnown)] : [];
 
     /// <summary>Whether its page can open at all: its address is its own, and known.</summary>
     public static bool HasOwnAddress(WorkInProgress work, Device box) =>
         !box.Traits.AlwaysAsks && work.State.Lan(box.Id)?.Address is { } own && !AddressRanges.LinkLocal.Contains(own.Address);
 
-    /// <summary>Whether its page opens from where the laptop would be: tried on the simulated house. A proof that cannot be had is no step.</summary>
+    /// <summary>Whether its page opens from where the laptop would be: tried on the simulated house. A proof that cannot be had is no
+    /// step.</summary>
     public static bool CanBeProvedAt(WorkInProgress work, string device) =>
-        HasOwnAddress(work, work.House.FindDevice(device)!) && new Spots(work.Hands, work.Planned).AsAThingAt(work.House, device) is not null;
+        HasOwnAddress(work, work.House.FindDevice(device)!)
+            && new Spots(work.Hands, work.Planned).AsAThingAt(work.House, device) is not null;
 
     /// <param name="isBeside">Beside the main box, before it is carried to its place.</param>
     public static void Box(WorkInProgress work, Device box, bool isBeside = false)
@@ -91,11 +99,13 @@ internal static class ProofSteps
             NeedsLaptop = true,
             Page = box.Id,
             Expect = after => [.. after.LaptopShows(), .. after.PageReading(box.Id)],
-            Cautions = isBeside || work.WasProved(box.Id) || isBehindTheLine ? [] : ["Prove it beside the main router first, then again where the box will stay."],
+            Cautions = isBeside || work.WasProved(box.Id) || isBehindTheLine ? []
+                : ["Prove it beside the main router first, then again where the box will stay."],
         });
     }
 
-    /// <summary>A rate that is wanted is measured where it is wanted: best of three, beside what was there before. Common practice, no source.</summary>
+    /// <summary>A rate that is wanted is measured where it is wanted: best of three, beside what was there before. Common practice, no
+    /// source.</summary>
     public static void Measure(WorkInProgress work)
     {
         work.Phase = "Prove it";
@@ -104,9 +114,12 @@ internal static class ProofSteps
             var room = need.Room ?? work.House.FindEndpoint(need.Endpoint!)?.Room;
             var where = room is { } there ? Rooms.Say(work.House, there) : work.House.NameOf(need.Endpoint!);
             var verdict = NeedBook.Judge(new(work.State), need);
-            var before = room is null ? null : work.House.Measured.LastOrDefault(one => one.Mbps is not null && Rooms.AreSame(work.House, one.Room, room));
-            var beside = before is null ? "beside what was measured before" : $"beside the {before.Mbps} Mb/s measured before{(before.At is { } day ? $", {day}" : "")}";
-            work.Step(new(StepKind.Measure, $"Measure in {where}", $"Go to {where}, join there and measure: 20 MB or 30 s, the best of three, {beside}")
+            var before = room is null ? null
+                : work.House.Measured.LastOrDefault(one => one.Mbps is not null && Rooms.AreSame(work.House, one.Room, room));
+            var beside = before is null ? "beside what was measured before"
+                : $"beside the {before.Mbps} Mb/s measured before{(before.At is { } day ? $", {day}" : "")}";
+            work.Step(new(StepKind.Measure, $"Measure in {where}",
+                $"Go to {where}, join there and measure: 20 MB or 30 s, the best of three, {beside}")
             {
                 About = need.Id,
                 Expect = _ => [new WantReading(need.Id, verdict.Sentence, verdict.Met ?? Answer.No)],
@@ -123,7 +136,8 @@ internal static class ProofSteps
         if (after.Wants.IsEmpty) return;
         work.Step(new(StepKind.ProveHouse, "The household", "Prove what the household wants")
         {
-            Expect = _ => [.. after.Wants.Where(want => want.Met is not null).Select(want => new WantReading(want.Need, want.Sentence, want.Met!.Value))],
+            Expect = _ => [.. after.Wants.Where(want => want.Met is not null).Select(want =>
+                new WantReading(want.Need, want.Sentence, want.Met!.Value))],
             Cautions = [work.Hands.BackCaution()],
         });
     }

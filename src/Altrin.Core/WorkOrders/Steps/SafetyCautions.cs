@@ -14,13 +14,16 @@ internal static class SafetyCautions
         var rooms = new[] { cable.A.Device, cable.B.Device }.Select(id => house.FindDevice(id)?.Room).ToList();
         if (cable.Medium == Medium.Powerline)
         {
-            cautions.Add("Powerline plugs go straight into the wall: no strips with surge filters, no damp places, and never open a mains device. Fixed wiring is for a licensed electrician.");
+            cautions.Add("Powerline plugs go straight into the wall: no strips with surge filters, no damp places, and never open a mains "
+                + "device. Fixed wiring is for a licensed electrician.");
             cautions.Add("Pair the one at the router first, then the far one; wait until the lamps stop blinking.");
         }
         else if (Buildings.Between(house, rooms[0], rooms[1]) != BuildingsApart.No)
-            cautions.Add("A copper cable between buildings can carry lightning and a difference of earth potential. Fibre or wireless is preferred; protectors are for a licensed person, and local codes come first.");
+            cautions.Add("A copper cable between buildings can carry lightning and a difference of earth potential. Fibre or wireless is "
+                + "preferred; protectors are for a licensed person, and local codes come first.");
         if (Has(rooms, High))
-            cautions.Add("Ladder and loft: somebody holds the ladder, tread on joists alone, and look for pipes and cables before you drill.");
+            cautions.Add("Ladder and loft: somebody holds the ladder, tread on joists alone, and look for pipes and cables before you "
+                + "drill.");
         return cautions.ToImmutable();
     }
 

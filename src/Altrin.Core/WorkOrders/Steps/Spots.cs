@@ -5,7 +5,8 @@ using Altrin.Core.Simulation;
 
 namespace Altrin.Core.WorkOrders.Steps;
 
-/// <summary>Where the laptop can be so that a page opens: where it is; in a socket of the box or of its network; on its Wi-Fi; with an address of its
+/// <summary>Where the laptop can be so that a page opens: where it is; in a socket of the box or of its network; on its Wi-Fi; with an
+/// address of its
 /// own only where automatic does not do.</summary>
 internal sealed class Spots(Hands hands, NetworkDocument planned)
 {
@@ -23,7 +24,8 @@ internal sealed class Spots(Hands hands, NetworkDocument planned)
     /// <summary>The search asks for one page after the other from one house.</summary>
     private Looked? last;
 
-    /// <summary>Where a box is proved: in a socket of it, or on its Wi-Fi, asking for its address as a thing of the household would wherever the page opens so.</summary>
+    /// <summary>Where a box is proved: in a socket of it, or on its Wi-Fi, asking for its address as a thing of the household would
+    /// wherever the page opens so.</summary>
     /// <returns>As <see cref="ToPage"/>.</returns>
     public ImmutableArray<InstallerAction>? AsAThingAt(NetworkDocument house, string device)
     {
@@ -60,7 +62,8 @@ internal sealed class Spots(Hands hands, NetworkDocument planned)
             ImmutableArray<InstallerAction> join = isThere ? [] : [spot];
             var isFixed = house.FindEndpoint(Laptop.Id)?.Address.Method == EndpointMethod.Static;
             // Over the air it joins as any thing does; a plug comes before what is typed.
-            ImmutableArray<InstallerAction> automatic = !isFixed ? join : spot is JoinLaptop ? [new SetLaptopAddress(), .. join] : [.. join, new SetLaptopAddress()];
+            ImmutableArray<InstallerAction> automatic = !isFixed ? join : spot is JoinLaptop ? [new SetLaptopAddress(), .. join]
+                : [.. join, new SetLaptopAddress()];
             if (Try(house, automatic, device, out moved) && !automatic.IsEmpty) return automatic;
             if (FreeBeside(state, device) is not { } own) continue;
             ImmutableArray<InstallerAction> set = [.. join, new SetLaptopAddress(own)];
@@ -69,7 +72,8 @@ internal sealed class Spots(Hands hands, NetworkDocument planned)
         return null;
     }
 
-    private static bool Opens(NetworkState state, string device) => state.Admin(Laptop.Id, device) is { Reachable: Answer.Yes, Address: { } address } && !AddressRanges.LinkLocal.Contains(address);
+    private static bool Opens(NetworkState state, string device) =>
+        state.Admin(Laptop.Id, device) is { Reachable: Answer.Yes, Address: { } address } && !AddressRanges.LinkLocal.Contains(address);
 
     private static bool Try(NetworkDocument house, ImmutableArray<InstallerAction> actions, string device, out NetworkDocument moved)
     {
@@ -85,7 +89,8 @@ internal sealed class Spots(Hands hands, NetworkDocument planned)
     private static bool IsAt(Endpoint laptop, InstallerAction spot) => spot switch
     {
         PlugLaptop plug => laptop.Connect?.Socket == plug.To,
-        JoinLaptop join => laptop.Connect is Attachment.Join now && (now.Ssid, now.Near, now.Key, now.Security ?? WifiSecurity.Open) == (join.Ssid, join.Near, join.Key, join.Security),
+        JoinLaptop join => laptop.Connect is Attachment.Join now
+            && (now.Ssid, now.Near, now.Key, now.Security ?? WifiSecurity.Open) == (join.Ssid, join.Near, join.Key, join.Security),
         _ => false,
     };
 
@@ -94,9 +99,13 @@ internal sealed class Spots(Hands hands, NetworkDocument planned)
         if (hands == Hands.Laptop)
         {
             var segment = state.InsideOf(device);
-            var free = house.Devices.SelectMany(box => box.Ports.Where(port => port.Role == PortRole.Lan).Select(port => new Socket(box.Id, port.Id))).Where(socket => house.OccupantOf(socket) is null).ToList();
+            var free = house.Devices.SelectMany(box =>
+                box.Ports.Where(port => port.Role == PortRole.Lan).Select(port => new Socket(box.Id, port.Id))).Where(socket =>
+                    house.OccupantOf(socket) is null).ToList();
             // At the box itself before elsewhere on its network; a socket that the plan does not need before one that is only free for now.
-            foreach (var socket in free.Where(socket => socket.Device == device || (segment >= 0 && state.SegmentOf(socket) == segment)).OrderBy(socket => socket.Device != device).ThenBy(socket => planned.OccupantOf(socket) is not null))
+            foreach (var socket in free.Where(socket =>
+                socket.Device == device || (segment >= 0 && state.SegmentOf(socket) == segment)).OrderBy(socket =>
+                    socket.Device != device).ThenBy(socket => planned.OccupantOf(socket) is not null))
                 yield return new PlugLaptop(socket);
         }
         foreach (var join in ByAir(house, state, device)) yield return join;
@@ -110,17 +119,21 @@ internal sealed class Spots(Hands hands, NetworkDocument planned)
         if (box.SendsWifi)
             foreach (var network in box.Wifi.Where(network => network is { Enabled: true, Guest: false })) yield return Join(box, network);
         var inside = state.InsideOf(device);
-        foreach (var one in state.Air.Where(one => one.Segment == inside && inside >= 0 && one.Box.Id != device && !one.Network.Guest)) yield return Join(one.Box, one.Network);
+        foreach (var one in state.Air.Where(one => one.Segment == inside && inside >= 0 && one.Box.Id != device && !one.Network.Guest))
+            yield return Join(one.Box, one.Network);
     }
 
     private static JoinLaptop Join(Device box, WifiNetwork network) => new(network.Ssid, box.Id, network.Security, network.Key);
 
-    /// <summary>An address in the subnet of a box's page that nobody holds, from the top down; null where the box has no page or no room is left.</summary>
+    /// <summary>An address in the subnet of a box's page that nobody holds, from the top down; null where the box has no page or no room is
+    /// left.</summary>
     public static InterfaceAddress? FreeBeside(NetworkState state, string device)
     {
         // On the table nothing of it is computed yet: then its settings say it.
-        if ((state.Lan(device)?.Address ?? state.House.FindDevice(device)?.Lan?.Address) is not { } page || AddressRanges.LinkLocal.Contains(page.Address)) return null;
+        if ((state.Lan(device)?.Address ?? state.House.FindDevice(device)?.Lan?.Address) is not { } page
+            || AddressRanges.LinkLocal.Contains(page.Address)) return null;
         var held = state.Interfaces.SelectMany(one => one.Candidates).Select(one => one.Address?.Address).ToHashSet();
-        return page.Prefix.LastFree(address => address == page.Address || held.Contains(address)) is { } free ? new(free, page.Prefix.Length) : null;
+        return page.Prefix.LastFree(address => address == page.Address || held.Contains(address)) is { } free
+            ? new(free, page.Prefix.Length) : null;
     }
 }

@@ -35,11 +35,13 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
 
     public string Phase { get; set; } = "";
 
-    /// <summary>Whether the box is in the house by now: one that could not be brought in is a gap, and nothing more is done to it.</summary>
+    /// <summary>Whether the box is in the house by now: one that could not be brought in is a gap, and nothing more is done to
+    /// it.</summary>
     public bool Has(Device box) => House.FindDevice(box.Id) is not null;
 
     /// <summary>Whether nothing was set on the box by this work.</summary>
-    public bool IsAsBefore(string device) => begun.FindDevice(device) is { } was && House.FindDevice(device) is { } now && SettingCatalogue.AreAlike(was, now);
+    public bool IsAsBefore(string device) =>
+        begun.FindDevice(device) is { } was && House.FindDevice(device) is { } now && SettingCatalogue.AreAlike(was, now);
 
     /// <summary>Whether it was proved at the box already.</summary>
     public bool WasProved(string device) => steps.Exists(step => step.Kind == StepKind.ProveBox && step.Device == device);
@@ -69,10 +71,24 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         var course = Course.Number > 0 ? $"{Course.Number}|" : "";
         var actions = JsonSerializer.Serialize(draft.Actions, AltrinJson.Compact);
         var device = draft.Page ?? draft.Actions.Select(action => action.BoxTouched()).FirstOrDefault(one => one is not null);
-        ImmutableArray<Reading> readings = [.. draft.Expect?.Invoke(this) ?? [], .. draft.Actions.Any(action => action is BoxSetting or FactoryReset) ? Expected.NamesChanged(was, state) : []];
-        steps.Add(new(KeyOf($"{course}{Words<StepKind>.Of(draft.Kind)}|{device}{draft.About}|{actions}"), steps.Count + 1, Phase, draft.Short, draft.Title, where, open, draft.Find,
-            draft.Changes, draft.WaitSeconds, [.. readings.Select(reading => ReadingWords.Say(reading, House, Actions.Laptop.Id, Hands.Word()))], cut, draft.Cautions, draft.Actions)
-        { Kind = draft.Kind, KeyBefore = KeyOf($"{course}{actions}|{draft.Title}"), Readings = readings, Device = device, Before = before, After = House, Meanwhile = meanwhile, During = during, WhyHere = draft.WhyHere });
+        ImmutableArray<Reading> readings = [.. draft.Expect?.Invoke(this) ?? [],
+            .. draft.Actions.Any(action => action is BoxSetting or FactoryReset) ? Expected.NamesChanged(was, state) : []];
+        steps.Add(new(KeyOf($"{course}{Words<StepKind>.Of(draft.Kind)}|{device}{draft.About}|{actions}"), steps.Count + 1, Phase,
+            draft.Short, draft.Title, where, open, draft.Find,
+            draft.Changes, draft.WaitSeconds,
+                [.. readings.Select(reading => ReadingWords.Say(reading, House, Actions.Laptop.Id, Hands.Word()))], cut, draft.Cautions,
+                    draft.Actions)
+        {
+            Kind = draft.Kind,
+            KeyBefore = KeyOf($"{course}{actions}|{draft.Title}"),
+            Readings = readings,
+            Device = device,
+            Before = before,
+            After = House,
+            Meanwhile = meanwhile,
+            During = during,
+            WhyHere = draft.WhyHere
+        });
         seconds += SecondsPerStep + (draft.WaitSeconds ?? 0);
     }
 
@@ -96,20 +112,25 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
 
     /// <summary>At an address that the box gave itself it would answer, but nobody knows that address.</summary>
     public bool PageOpens(string device) => Laptop is not null
-        && state.Admin(Actions.Laptop.Id, device) is { Reachable: Answer.Yes, Address: { } address } && !AddressRanges.LinkLocal.Contains(address);
+        && state.Admin(Actions.Laptop.Id, device) is { Reachable: Answer.Yes, Address: { } address }
+            && !AddressRanges.LinkLocal.Contains(address);
 
     /// <summary>Whether the laptop has its address from that box and from no other.</summary>
-    public bool LaptopIsServedBy(string device) => state.Net(Actions.Laptop.Id) is { Candidates: [_, ..] all } && all.All(one => one.Server == device);
+    public bool LaptopIsServedBy(string device) =>
+        state.Net(Actions.Laptop.Id) is { Candidates: [_, ..] all } && all.All(one => one.Server == device);
 
     private void ProvePage(string device, string title)
     {
-        if (!PageOpens(device)) gaps.Add(new(GapKind.PageClosed, $"“{title}”: the page of {House.NameOf(device)} does not open from where the {Hands.Word()} is."));
+        if (!PageOpens(device))
+            gaps.Add(new(GapKind.PageClosed,
+                $"“{title}”: the page of {House.NameOf(device)} does not open from where the {Hands.Word()} is."));
     }
 
     private string? WhereLaptopIs()
     {
         if (Laptop is not { } laptop) return null;
-        var plug = laptop.Connect?.Match(cable => $"cable in {House.SocketName(cable.Into)}", join => $"on Wi-Fi {join.Ssid}") ?? "unplugged";
+        var plug = laptop.Connect?.Match(cable => $"cable in {House.SocketName(cable.Into)}", join =>
+            $"on Wi-Fi {join.Ssid}") ?? "unplugged";
         return laptop.Address is { Method: EndpointMethod.Static, Address: { } address }
             ? $"{plug} · fixed address {address.Address}"
             : $"{plug} · automatic";
@@ -136,7 +157,8 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         Expected.Page(state, Actions.Laptop.Id, device) is { Opens: true } page ? [page] : [];
 
     /// <summary>The thing or box in the list of devices of whoever leases it its address, where the laptop opens that page.</summary>
-    public ImmutableArray<Reading> ListedAs(string who) => Laptop is not null && Expected.Client(state, Actions.Laptop.Id, who) is { } listed ? [listed] : [];
+    public ImmutableArray<Reading> ListedAs(string who) =>
+        Laptop is not null && Expected.Client(state, Actions.Laptop.Id, who) is { } listed ? [listed] : [];
 
     /// <summary>The address of a thing, whether it has internet, and where it is listed.</summary>
     public ImmutableArray<Reading> Shows(string endpoint) =>

@@ -19,8 +19,10 @@ public sealed record WorkOrder(string Title, ImmutableArray<WorkStep> Steps, int
     [JsonIgnore]
     public Hands Hands { get; init; } = Hands.Laptop;
 
-    /// <summary>The minutes of steps, restarts included, during which something that has internet in the household's house has none: while a box on its way
-    /// restarts, or once the step is done. Where somebody is cut off before the first step, as in the middle of the work, the step that gives it back is
+    /// <summary>The minutes of steps, restarts included, during which something that has internet in the household's house has none: while
+    /// a box on its way
+    /// restarts, or once the step is done. Where somebody is cut off before the first step, as in the middle of the work, the step that
+    /// gives it back is
     /// counted too: until it is done he has none.</summary>
     public int CutMinutes(NetworkDocument household) => CutMinutes(household, new());
 

@@ -14,7 +14,11 @@ internal sealed record BringBox(NetworkDocument Planned, Device Box)
     public override TradePlace Place => TradePlace.Reset;
 
     public override void Write(WorkInProgress work) =>
-        work.Step(new(StepKind.BringBox, "Unpack it", $"Unpack {Box.Name}, power on, nothing else plugged in") { Actions = Actions, WaitSeconds = WaitSeconds });
+        work.Step(new(StepKind.BringBox, "Unpack it", $"Unpack {Box.Name}, power on, nothing else plugged in")
+        {
+            Actions = Actions,
+            WaitSeconds = WaitSeconds
+        });
 }
 
 /// <summary>A box leaves the house, with its cables.</summary>
@@ -22,7 +26,8 @@ internal sealed record TakeBoxAway(Device Box) : OrderTask($"away {Box.Id}", [ne
 {
     public override string Device => Box.Id;
     public override TradePlace Place => TradePlace.TakeAway;
-    public override void Write(WorkInProgress work) => work.Step(new(StepKind.TakeBoxAway, "Take it out", Actions[0].Say(work.House)) { Actions = Actions });
+    public override void Write(WorkInProgress work) =>
+        work.Step(new(StepKind.TakeBoxAway, "Take it out", Actions[0].Say(work.House)) { Actions = Actions });
 }
 
 /// <summary>A box is carried to its place.</summary>
@@ -41,9 +46,11 @@ internal sealed record CarryBox(Device Box, string Room, FloorPoint? At) : Order
             Expect = after => after.ListedAs(Box.Id),
             WaitSeconds = WaitSeconds,
             WhyHere = work.IsAsBefore(Box.Id) ? null
-                : "It is set beside the main box first: at its place a fault of the air and one of the settings look alike. Common practice, not computed.",
+                : "It is set beside the main box first: at its place a fault of the air and one of the settings look alike. Common "
+                    + "practice, not computed.",
             // Common practice, no source.
-            Cautions = ["Prove it beside the main box before you carry it, and again in its place.", "No ladder and no drill alone; data cables apart from mains cables."],
+            Cautions = ["Prove it beside the main box before you carry it, and again in its place.",
+                "No ladder and no drill alone; data cables apart from mains cables."],
         });
     }
 }
@@ -62,13 +69,15 @@ internal sealed record ResetBox(Device Box) : OrderTask($"reset {Box.Id}", [new 
         {
             Actions = Actions,
             WaitSeconds = WaitSeconds,
-            Expect = after => [new LampReading(Box.Id, Lamp.ResetTook), .. after.State.Lan(Box.Id)?.Address is { } own ? new Reading[] { new OwnAddressReading(Box.Id, own) } : []],
+            Expect = after => [new LampReading(Box.Id, Lamp.ResetTook), .. after.State.Lan(Box.Id)?.Address is { } own
+                ? new Reading[] { new OwnAddressReading(Box.Id, own) } : []],
             Cautions =
             [
                 // Common practice, no source.
                 "Before: if its page still opens, save its settings to a file and note the firmware version. No update now.",
                 .. Box.Wifi.IsEmpty ? Array.Empty<string>()
-                    : [$"Its Wi-Fi is open until you secure it: {(work.Hands == Hands.Laptop ? "stay on the cable" : "give it a key before anything else")}."],
+                    : [$"Its Wi-Fi is open until you secure it: "
+                        + $"{(work.Hands == Hands.Laptop ? "stay on the cable" : "give it a key before anything else")}."],
             ],
         });
     }
@@ -82,5 +91,7 @@ internal sealed record PowerBox(Device Box, SwitchPower Switch) : OrderTask($"po
     public override TradePlace Place => TradePlace.Power;
 
     public override void Write(WorkInProgress work) =>
-        work.Step(new(StepKind.PowerBox, Switch.On ? "Power on" : "Power off", Switch.Say(work.House)) { Actions = Actions, WaitSeconds = Switch.On ? WaitSeconds : null });
+        work.Step(new(StepKind.PowerBox, Switch.On ? "Power on"
+            : "Power off", Switch.Say(work.House))
+        { Actions = Actions, WaitSeconds = Switch.On ? WaitSeconds : null });
 }

@@ -14,13 +14,15 @@ internal sealed record PlugIn(Cable Cable) : OrderTask($"plug {Cable.Id}", [new 
     {
         Actions = Actions,
         WaitSeconds = WaitSeconds,
-        Cautions = [.. StaysEmpty(work.Planned, Cable.A), .. StaysEmpty(work.Planned, Cable.B), .. SafetyCautions.OfCable(work.Planned, Cable)],
+        Cautions = [.. StaysEmpty(work.Planned, Cable.A), .. StaysEmpty(work.Planned, Cable.B),
+            .. SafetyCautions.OfCable(work.Planned, Cable)],
     });
 
     /// <summary>A router that is used as a bridge is one as long as nothing is in its WAN socket.</summary>
     private static IEnumerable<string> StaysEmpty(NetworkDocument planned, Socket end)
     {
-        if (planned.FindDevice(end.Device) is not { Traits.IsRouter: true, Lan.DhcpServer.Enabled: false } box || box.FindPort(end.Port)?.Role != PortRole.Lan) yield break;
+        if (planned.FindDevice(end.Device) is not { Traits.IsRouter: true, Lan.DhcpServer.Enabled: false } box
+            || box.FindPort(end.Port)?.Role != PortRole.Lan) yield break;
         if (box.Ports.Any(port => port.Role == PortRole.Wan && planned.OccupantOf(new(box.Id, port.Id)) is null))
             yield return $"The WAN socket of {box.Name} stays empty: in WAN it would be a router again.";
     }
@@ -40,7 +42,8 @@ internal sealed record MoveEnd(string Cable, Socket From, Socket To) : OrderTask
 {
     public override int WaitSeconds => WorkTimes.Link;
     public override TradePlace Place => TradePlace.PullCable;
-    public override void Write(WorkInProgress work) => work.Step(new(StepKind.MoveCable, "By hand", Actions[0].Say(work.House)) { Actions = Actions, WaitSeconds = WaitSeconds });
+    public override void Write(WorkInProgress work) =>
+        work.Step(new(StepKind.MoveCable, "By hand", Actions[0].Say(work.House)) { Actions = Actions, WaitSeconds = WaitSeconds });
 }
 
 /// <summary>The provider's line goes into another socket, or out.</summary>

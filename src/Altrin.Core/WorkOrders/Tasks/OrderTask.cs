@@ -5,10 +5,12 @@ using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.WorkOrders.Tasks;
 
-/// <summary>The trade's order of work, the first first: what is reset is set alone, then the boxes in place, cables, things. Common practice, no source.</summary>
+/// <summary>The trade's order of work, the first first: what is reset is set alone, then the boxes in place, cables, things. Common
+/// practice, no source.</summary>
 internal enum TradePlace { TakeAway, PullForNow, Reset, SetAlone, Power, SetInPlace, PullCable, MoveLine, Carry, PlugCable, Thing }
 
-/// <summary>One step's work: one save of one page, one plug, one thing set, one box brought. The kinds are the files of this folder; each says which box,
+/// <summary>One step's work: one save of one page, one plug, one thing set, one box brought. The kinds are the files of this folder; each
+/// says which box,
 /// what it waits for, and its step.</summary>
 /// <param name="Key">Tasks of one key do the same; what has been done is known by it.</param>
 internal abstract record OrderTask(string Key, ImmutableArray<InstallerAction> Actions)

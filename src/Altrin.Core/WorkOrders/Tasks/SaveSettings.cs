@@ -11,7 +11,8 @@ namespace Altrin.Core.WorkOrders.Tasks;
 /// <param name="Wanted">As the box is to be in the end.</param>
 /// <param name="Opened">The box whose page opens for it; null where it has none.</param>
 /// <param name="IsAlone">Nothing but the laptop is on the box by then.</param>
-internal sealed record SaveSettings(Device Wanted, ImmutableArray<SettingsPage> Saved, ImmutableArray<InstallerAction> Does, ImmutableArray<SettingChange> Rows,
+internal sealed record SaveSettings(Device Wanted, ImmutableArray<SettingsPage> Saved, ImmutableArray<InstallerAction> Does,
+    ImmutableArray<SettingChange> Rows,
     string? Opened, int Wait, bool IsAlone) : OrderTask($"save {Wanted.Id} {string.Join('+', Saved)}", Does)
 {
     private static readonly ImmutableDictionary<SettingsPage, string> Briefs = new Dictionary<SettingsPage, string>
@@ -29,13 +30,15 @@ internal sealed record SaveSettings(Device Wanted, ImmutableArray<SettingsPage> 
     }.ToImmutableDictionary();
 
     private const string AskAnew =
-        "Your laptop keeps its old name servers until it asks again: pull its cable, or turn its Wi-Fi off, and join it anew before you look.";
+        "Your laptop keeps its old name servers until it asks again: pull its cable, or turn its Wi-Fi off, and join it anew before you "
+            + "look.";
 
     public override string? Page => Opened;
     public override string Device => Wanted.Id;
     public override int WaitSeconds => Wait;
     public override ImmutableArray<SettingsPage> Pages => Saved;
-    public override string Phase(NetworkDocument house, NetworkDocument planned) => IsAlone ? $"At the table, {Wanted.Name} alone" : base.Phase(house, planned);
+    public override string Phase(NetworkDocument house, NetworkDocument planned) =>
+        IsAlone ? $"At the table, {Wanted.Name} alone" : base.Phase(house, planned);
     public override TradePlace Place => IsAlone ? TradePlace.SetAlone : TradePlace.SetInPlace;
 
     public override void Write(WorkInProgress work)
@@ -46,22 +49,32 @@ internal sealed record SaveSettings(Device Wanted, ImmutableArray<SettingsPage> 
         // Changing them is a usual cure: then they are what to look at, on a laptop that asked anew.
         var laptopTells = Does.Any(action => action is SetLeaseDns) && work.LaptopIsServedBy(planned.Id);
         if (laptopTells) cautions.Add(AskAnew);
-        if (Page is null) cautions.Add("It has no page of its own that opens here: set it at its main unit, in its app or with its button.");
+        if (Page is null)
+            cautions.Add("It has no page of its own that opens here: set it at its main unit, in its app or with its button.");
         var own = Actions.OfType<SetLanAddress>().LastOrDefault()?.Address ?? planned.Lan?.Address;
-        if (IsForNow) cautions.Add("Another holds the address that it is to have, and needs the one that it has: it gets its own once that is free.");
-        if (Pages.Contains(SettingsPage.Address) && own is { } asked) cautions.Add($"Before: ping {asked.Address} and look at the neighbours. Nobody may answer there.");
-        if (Pages.Contains(SettingsPage.Address)) cautions.Add("Save. The page will hang: the box restarts at its new address. Open the new one.");
+        if (IsForNow)
+            cautions.Add("Another holds the address that it is to have, and needs the one that it has: it gets its own once that is free.");
+        if (Pages.Contains(SettingsPage.Address) && own is { } asked)
+            cautions.Add($"Before: ping {asked.Address} and look at the neighbours. Nobody may answer there.");
+        if (Pages.Contains(SettingsPage.Address))
+            cautions.Add("Save. The page will hang: the box restarts at its new address. Open the new one.");
         if (Pages.Contains(SettingsPage.DhcpOff) && work.LaptopIsServedBy(planned.Id)) cautions.Add(FromHere(work, planned, Actions));
-        if (Pages.Contains(SettingsPage.Dhcp) || Pages.Contains(SettingsPage.DhcpOff) || Pages.Contains(SettingsPage.Address)) cautions.AddRange(MustAskAnew(work, planned.Id));
+        if (Pages.Contains(SettingsPage.Dhcp) || Pages.Contains(SettingsPage.DhcpOff) || Pages.Contains(SettingsPage.Address))
+            cautions.AddRange(MustAskAnew(work, planned.Id));
         if (Pages.Contains(SettingsPage.Mode)) cautions.AddRange(ModeCautions(work, planned, isMode, Actions).Except(cautions));
-        if (Pages.Contains(SettingsPage.Wifi) && work.Laptop?.Connect is Attachment.Join && Simulation.Simulator.Run(Actions.Apply(work.House)).JoinedNetwork(Laptop.Id) is null)
+        if (Pages.Contains(SettingsPage.Wifi) && work.Laptop?.Connect is Attachment.Join
+            && Simulation.Simulator.Run(Actions.Apply(work.House)).JoinedNetwork(Laptop.Id) is null)
             cautions.Add("The network that you are on goes with it: join the new one, with its key.");
-        if (Pages.Contains(SettingsPage.Password)) cautions.Add("It is not the Wi-Fi password. Note the new one: without it only a reset opens the page.");
-        work.Step(new(StepKind.SaveSettings, isMode || !Pages.Contains(SettingsPage.Mode) ? string.Join(", ", Pages.Select(page => Briefs[page]).Distinct()) : "What it joins", IsForNow ? $"Give {planned.Name} {own?.Address} for now" : Title(planned, Pages, isMode))
+        if (Pages.Contains(SettingsPage.Password))
+            cautions.Add("It is not the Wi-Fi password. Note the new one: without it only a reset opens the page.");
+        work.Step(new(StepKind.SaveSettings, isMode || !Pages.Contains(SettingsPage.Mode)
+            ? string.Join(", ", Pages.Select(page => Briefs[page]).Distinct()) : "What it joins", IsForNow
+                ? $"Give {planned.Name} {own?.Address} for now" : Title(planned, Pages, isMode))
         {
             Page = Page,
             Actions = Actions,
-            Find = isMode || !Pages.Contains(SettingsPage.Mode) ? SettingWords.Find(Pages[^1], work.House.KindOf(planned)) : "Wireless, Repeater, or Uplink",
+            Find = isMode || !Pages.Contains(SettingsPage.Mode) ? SettingWords.Find(Pages[^1], work.House.KindOf(planned))
+                : "Wireless, Repeater, or Uplink",
             Changes = Rows,
             WaitSeconds = WaitSeconds > 0 ? WaitSeconds : null,
             Expect = Page is null ? after => after.ListedAs(planned.Id)
@@ -73,17 +86,24 @@ internal sealed record SaveSettings(Device Wanted, ImmutableArray<SettingsPage> 
     /// <summary>A lease outlives the change that made it: who holds one of this box, by name; a box behind it as well as a thing.</summary>
     private static IEnumerable<string> MustAskAnew(WorkInProgress work, string device)
     {
-        bool Holds(Simulation.Interface? one) => one is { Outcome: Simulation.LeaseOutcome.Leased, Candidates: [{ Server: var server }] } && server == device;
-        var holders = work.House.Endpoints.Where(thing => thing.Id != Laptop.Id && Holds(work.State.Net(thing.Id))).Select(thing => thing.Name)
-            .Concat(work.House.Devices.Where(box => Holds(work.State.Wan(box.Id)) || Holds(work.State.Lan(box.Id))).Select(box => box.Name)).ToList();
-        if (holders.Count > 0) yield return $"{Rules.Facts.Join(holders, 6)} hold{(holders.Count == 1 ? "s" : "")} an address from it until asked again: turn Wi-Fi off and on there, or pull the cable for a moment.";
+        bool Holds(Simulation.Interface? one) =>
+            one is { Outcome: Simulation.LeaseOutcome.Leased, Candidates: [{ Server: var server }] } && server == device;
+        var holders = work.House.Endpoints.Where(thing => thing.Id != Laptop.Id && Holds(work.State.Net(thing.Id))).Select(thing =>
+            thing.Name)
+            .Concat(work.House.Devices.Where(box => Holds(work.State.Wan(box.Id)) || Holds(work.State.Lan(box.Id))).Select(box =>
+                box.Name)).ToList();
+        if (holders.Count > 0)
+            yield return $"{Rules.Facts.Join(holders, 6)} hold{(holders.Count == 1 ? "s" : "")} an address from it until asked again: "
+                + $"turn Wi-Fi off and on there, or pull the cable for a moment.";
     }
 
     private static string Title(Device box, ImmutableArray<SettingsPage> pages, bool isMode)
     {
         if (isMode) return $"Put {box.Name} into {box.Mode.Say()} mode";
-        if (pages.Contains(SettingsPage.Mode)) return pages.Length > 1 ? $"Set the Wi-Fi of {box.Name} and what it joins" : $"Set what {box.Name} joins";
-        if (pages.Contains(SettingsPage.Address)) return pages.Length > 1 ? $"Give {box.Name} a new address, and set what it gives out" : $"Give {box.Name} a new address";
+        if (pages.Contains(SettingsPage.Mode))
+            return pages.Length > 1 ? $"Set the Wi-Fi of {box.Name} and what it joins" : $"Set what {box.Name} joins";
+        if (pages.Contains(SettingsPage.Address))
+            return pages.Length > 1 ? $"Give {box.Name} a new address, and set what it gives out" : $"Give {box.Name} a new address";
         return pages[0] switch
         {
             SettingsPage.Wifi => $"Set the Wi-Fi of {box.Name}",
@@ -96,7 +116,8 @@ internal sealed record SaveSettings(Device Wanted, ImmutableArray<SettingsPage> 
         };
     }
 
-    private static ImmutableArray<string> ModeCautions(WorkInProgress work, Device planned, bool isMode, ImmutableArray<InstallerAction> actions)
+    private static ImmutableArray<string> ModeCautions(WorkInProgress work, Device planned, bool isMode,
+        ImmutableArray<InstallerAction> actions)
     {
         if (isMode && work.Laptop?.Connect is Attachment.Join && Simulator.Run(actions.Apply(work.House)).JoinedNetwork(Laptop.Id) is null)
             return [$"Its Wi-Fi goes off with it: your {work.Hands.Word()} is on no network then. Do this last."];
@@ -109,16 +130,21 @@ internal sealed record SaveSettings(Device Wanted, ImmutableArray<SettingsPage> 
     {
         var after = Simulator.Run(actions.Apply(work.House));
         return after.Net(Laptop.Id) is { Outcome: LeaseOutcome.Leased, Candidates: [{ Server: { } server }] } && server != planned.Id
-            ? $"Your {work.Hands.Word()} gets its address from {(server == Line.ProviderId ? "the provider" : after.House.NameOf(server))} then. Where none comes, {(after.House.FindEndpoint(Laptop.Id)!.Connect is Attachment.Join ? "turn its Wi-Fi off and on" : "pull its cable for a moment")}."
+            ? $"Your {work.Hands.Word()} gets its address from "
+                + $"{(server == Line.ProviderId ? "the provider" : after.House.NameOf(server))} then. Where none comes, "
+                + (after.House.FindEndpoint(Laptop.Id)!.Connect is Attachment.Join ? "turn its Wi-Fi off and on." : "pull its cable for a moment.")
             : $"From here on the box gives your {work.Hands.Word()} no address. That is meant: do this last.";
     }
 }
 
-/// <summary>The open Wi-Fi of a box as sold gets a key of its own for the time of the work: the household's is not typed over a network that nobody guards.</summary>
+/// <summary>The open Wi-Fi of a box as sold gets a key of its own for the time of the work: the household's is not typed over a network
+/// that nobody guards.</summary>
 internal sealed record SecureWifi(Device Box) : OrderTask($"secure {Box.Id}",
     [
-        .. Box.Wifi.Select((network, i) => (network, i)).Where(one => one.network is { Enabled: true, Security: WifiSecurity.Open, Guest: false })
-            .Select(one => (InstallerAction)new SetWifi(Box.Id, one.i, one.network with { Security = WifiSecurity.Wpa2, Key = LaptopSteps.KeyForNow(Box.Id) })),
+        .. Box.Wifi.Select((network, i) => (network, i)).Where(one =>
+            one.network is { Enabled: true, Security: WifiSecurity.Open, Guest: false })
+            .Select(one => (InstallerAction)new SetWifi(Box.Id, one.i,
+                one.network with { Security = WifiSecurity.Wpa2, Key = LaptopSteps.KeyForNow(Box.Id) })),
     ])
 {
     public override string Page => Box.Id;

@@ -16,14 +16,20 @@ internal sealed record BringThing(Endpoint Thing) : ThingTask($"thing {Thing.Id}
     public override void Write(WorkInProgress work)
     {
         var where = Thing.Connect?.Match(cable => $", into {work.House.SocketName(cable.Into)}", join => $", on Wi-Fi {join.Ssid}");
-        work.Step(new(StepKind.BringThing, Thing.Name, $"Bring in {Thing.Name}{where}") { Actions = Actions, About = Thing.Id, Expect = after => after.Shows(Thing.Id) });
+        work.Step(new(StepKind.BringThing, Thing.Name, $"Bring in {Thing.Name}{where}")
+        {
+            Actions = Actions,
+            About = Thing.Id,
+            Expect = after => after.Shows(Thing.Id)
+        });
     }
 }
 
 internal sealed record TakeThingAway(Endpoint Thing) : ThingTask($"away {Thing.Id}", new RemoveEndpoint(Thing.Id))
 {
     public override TradePlace Place => TradePlace.TakeAway;
-    public override void Write(WorkInProgress work) => work.Step(new(StepKind.TakeThingAway, "Take it out", Action.Say(work.House)) { Actions = Actions, About = Thing.Id });
+    public override void Write(WorkInProgress work) =>
+        work.Step(new(StepKind.TakeThingAway, "Take it out", Action.Say(work.House)) { Actions = Actions, About = Thing.Id });
 }
 
 /// <summary>Into another socket, or onto another network.</summary>
@@ -63,7 +69,8 @@ internal sealed record AddressThing(Endpoint Thing, EndpointAddress Address)
                 ]
                 : [new("Addressing", Thing.Address.Address?.Address.ToString(), "automatic (DHCP)")],
             Expect = after => after.Shows(Thing.Id),
-            Cautions = IsForNow ? ["Another needs the address that it has, and holds the one that it is to have: it gets its own once that is free."]
+            Cautions = IsForNow ? ["Another needs the address that it has, and holds the one that it is to have: it gets its own once "
+                + "that is free."]
                 : isFixed ? ["Whoever uses it by its old address must learn the new one."] : [],
         });
     }
