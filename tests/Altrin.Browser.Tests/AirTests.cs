@@ -35,6 +35,8 @@ public sealed class AirTests : HandTest
         Browser.UntilText("Three boxes on channel 11");
         Browser.UntilText("Two radio hops in a row");
         Browser.UntilText("Dairy repeater hears Farmhouse router too weakly");
+        Browser.Css("[data-room=dairy]");
+        Browser.Until(() => Browser.Count("[data-room=dairy] [data-rate]") > 0, "the rate of the dairy");
         var before = RateOf(Browser, "dairy");
         Browser.Press(() => Browser.Css("[data-finding=own-channels-overlap] .press"));
         Browser.Until(() => !Warnings().Contains("own-channels-overlap"), "the channels to be apart");

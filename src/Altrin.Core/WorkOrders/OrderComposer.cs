@@ -28,12 +28,18 @@ internal sealed class OrderComposer
         parts = new(this.found, this.planned, played);
     }
 
+    /// <summary>Boxes that the trade would reset first.</summary>
+    private ImmutableHashSet<string> Resets =>
+        course.Resets.Union(parts.Anew.Where(box => found.FindDevice(box.Id) is not null).Select(box => box.Id));
+
+    /// <summary>Whether the trade's own way resets a box that the other leaves as it is set.</summary>
+    public bool IsAnotherWay => Resets.Count > course.Resets.Count;
+
     /// <summary>The trade's own way: a box with a new part to play is reset first and set alone. It is always there, with a gap wherever a
     /// task cannot be done.</summary>
     public WorkOrder ResetFirst()
     {
-        var resets = course.Resets.Union(parts.Anew.Where(box => found.FindDevice(box.Id) is not null).Select(box => box.Id));
-        return Compose((from, work) => OrderSearch.Straight(from, planned, hands, course with { Resets = resets }, played, cancel))!;
+        return Compose((from, work) => OrderSearch.Straight(from, planned, hands, course with { Resets = Resets }, played, cancel))!;
     }
 
     /// <summary>Boxes keep what is set on them: the sequence that cuts the household off the least.</summary>

@@ -33,6 +33,8 @@ public sealed record OrderWays(WorkOrder? Keep, WorkOrder Reset, bool IsKeepBett
         var keepCut = keep?.CutMinutes(household, played) ?? 0;
         // The trade's own order takes a socket for granted: it is none for whoever has none.
         if (hands != Hands.Laptop) return new(keep, keep ?? None(hands), keep is not null, keepCut, keepCut) { Start = found };
+        // With nothing to be reset the two are one way.
+        if (keep is { IsProven: true } && !composer.IsAnotherWay) return new(keep, keep, true, keepCut, keepCut) { Start = found };
         var reset = Unbroken(composer.ResetFirst(), found, planned);
         reset = reset with { Gaps = [.. reset.Gaps, .. NewClashes(reset, Clashes.Known(played.Of(found), played.Of(planned)), played)] };
         var resetCut = reset.CutMinutes(household, played);

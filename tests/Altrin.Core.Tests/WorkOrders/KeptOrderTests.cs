@@ -29,7 +29,7 @@ public class KeptOrderTests
     public void With_a_reset_first(string job)
     {
         var house = JobPlanTests.Job(job);
-        Kept($"{job}-reset", OrderText.Of(OrderWays.Of(house, Best(house)).Reset, house));
+        Kept($"{job}-reset", OrderText.Of(Orders.Trade(house, Best(house)), house));
     }
 
     [Theory]
