@@ -21,6 +21,9 @@ public static class LineWords
     public static string Say(NetworkDocument house, Ipv4Address address) =>
         !IsStandIn(house, address) ? address.ToString() : LineNumbers.IsSharedLine(house.Line!) ? Shared : Own;
 
+    /// <summary>The same where it is said beside it that the line is shared.</summary>
+    public static string SayShort(NetworkDocument house, Ipv4Address address) => IsStandIn(house, address) ? Own : address.ToString();
+
     /// <summary>A fixed address on a line of fixed address is one that somebody wrote down.</summary>
     private static bool IsSetByHand(NetworkDocument house, Ipv4Address address) =>
         house.Devices.Any(box => box.Wan is { Address: { } own } wan && (own.Address == address || wan.Gateway == address))

@@ -90,7 +90,7 @@ internal sealed class StairsBuilder
         var loose = house.Devices.Select(device => device.Id).Concat(house.Endpoints.Select(endpoint => endpoint.Id))
             .Where(id => !placed.Contains(id)).ToImmutableArray();
         var street = state.Interfaces.SelectMany(one => one.Candidates).Where(state.IsOfTheLine)
-            .Select(candidate => LineWords.Say(house, candidate.Address!.Value.Address)).Distinct().ToImmutableArray();
+            .Select(candidate => LineWords.SayShort(house, candidate.Address!.Value.Address)).Distinct().ToImmutableArray();
         return new(street, treads, drawn, loose);
     }
 
@@ -195,7 +195,7 @@ internal sealed class StairsBuilder
     private Step StepOf(Device router)
     {
         var outside = state.OutsideOf(router.Id);
-        var held = state.Wan(router.Id)?.Candidates.Select(candidate => candidate.Address is { } own ? LineWords.Say(house, own.Address) : "none").ToArray() ?? [];
+        var held = state.Wan(router.Id)?.Candidates.Select(candidate => candidate.Address is { } own ? LineWords.SayShort(house, own.Address) : "none").ToArray() ?? [];
         var upper = outside >= 0 && depth.ContainsKey(outside) && state.IsWanPlugged(router.Id) ? state.Segments[outside].Id : null;
         return new(router.Id, upper, state.Segments[state.InsideOf(router.Id)].Id, Translations(router), Translates(router), [.. held],
             state.Lan(router.Id)?.Address?.ToString(), IsPassed(router) ? passedBy[router.Id] : null);

@@ -59,6 +59,7 @@ public class StandInTests
         Assert.Equal([LineWords.Own], Stairs.Of(Evaluation.Of(house).State).StreetAddresses);
         Assert.Equal(["198.51.100.130"], Stairs.Of(Evaluation.Of(seen).State).StreetAddresses);
         var shared = house with { Line = house.Line! with { Addressing = LineAddressing.Shared } };
-        Assert.Equal([LineWords.Shared], Stairs.Of(Evaluation.Of(shared).State).StreetAddresses);
+        Assert.Equal([LineWords.Own], Stairs.Of(Evaluation.Of(shared).State).StreetAddresses);
+        Assert.Equal(LineWords.Shared, LineWords.Say(shared, Ipv4Address.Parse("100.64.0.10")));
     }
 }

@@ -58,7 +58,7 @@ public class SecondPictureTests
                 Assert.Equal(outside >= 0 && plain.Places.ContainsKey(outside) && state.IsWanPlugged(box.Id) ? state.Segments[outside].Id : null, step.Upper);
                 Assert.Equal(state.Segments[state.InsideOf(box.Id)].Id, step.Lower);
                 Assert.Equal(PlainStairs.Translates(box), step.Translates);
-                Assert.Equal(state.Wan(box.Id)?.Candidates.Select(one => one.Address is { } held ? LineWords.Say(state.House, held.Address) : "none") ?? [], step.Outside);
+                Assert.Equal(state.Wan(box.Id)?.Candidates.Select(one => one.Address is { } held ? LineWords.SayShort(state.House, held.Address) : "none") ?? [], step.Outside);
                 Assert.Equal(state.Lan(box.Id)?.Address is { } own ? $"{own}" : null, step.Inside);
                 (twice, passed) = (twice + (step.Number > 1 ? 1 : 0), passed + (step.PassedBy is null ? 0 : 1));
             }

@@ -3,6 +3,7 @@ import { memo } from 'react'
 import type { BoxWords, HouseView } from '../../api/types'
 import { AddressText } from '../../parts/AddressText'
 import { Edge, type Mark } from '../../parts/Edge'
+import { OutsideText } from '../../parts/OutsideText'
 import { nameOf } from '../../parts/words'
 import type { PlacedBox } from './layout/placement'
 import { SocketButton } from './SocketButton'
@@ -98,9 +99,9 @@ export const BoxCard = memo(function BoxCard(props: {
               )}
               {box.words.w > 180 && device.mode !== 'passthrough' && (
                 <Text fontSize="note" color="quiet">
-                  <AddressText fontSize="note">
+                  <OutsideText fontSize="note">
                     {step.outside.length ? step.outside.join(' or ') : 'no address outside'}
-                  </AddressText>
+                  </OutsideText>
                   {step.translates && step.outside.length > 0 && step.inside ? (
                     <>
                       {' '}

@@ -7,6 +7,7 @@ import { useJob } from '../../layout/JobContext'
 import { useStageTools } from '../../layout/stageTools'
 import { AddressText } from '../../parts/AddressText'
 import { Foot } from '../../parts/Foot'
+import { OutsideText } from '../../parts/OutsideText'
 import { Press } from '../../parts/Press'
 import { nameOf } from '../../parts/words'
 import { useHand } from '../../state/hand'
@@ -209,7 +210,7 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
                   </Press>
                 )}
                 {line ? (
-                  <AddressText fontSize="text">{house.stairs.streetAddresses.join(', ')}</AddressText>
+                  <OutsideText fontSize="text">{house.stairs.streetAddresses.join(', ')}</OutsideText>
                 ) : (
                   <Text fontSize="small" color="ochre" whiteSpace="nowrap">
                     no line comes in: nothing here reaches the internet
