@@ -1,12 +1,8 @@
-using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using System.Text.Json;
 using Altrin.Core.Actions;
 using Altrin.Core.Documents;
-using Altrin.Core.Network;
-using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
-using Microsoft.EntityFrameworkCore.Infrastructure;
 
 namespace Altrin.Data;
 

@@ -39,19 +39,19 @@ internal sealed class OrderComposer
     /// task cannot be done.</summary>
     public WorkOrder ResetFirst()
     {
-        return Compose((from, work) => OrderSearch.Straight(from, planned, hands, course with { Resets = Resets }, played, cancel))!;
+        return Compose(from => OrderSearch.Straight(from, planned, hands, course with { Resets = Resets }, played, cancel))!;
     }
 
     /// <summary>Boxes keep what is set on them: the sequence that cuts the household off the least.</summary>
     /// <returns>Null where none was found.</returns>
-    public WorkOrder? Kept() => Compose((from, work) => OrderSearch.Find(from, planned, hands, course, played, cancel));
+    public WorkOrder? Kept() => Compose(from => OrderSearch.Find(from, planned, hands, course, played, cancel));
 
-    private WorkOrder? Compose(Func<NetworkDocument, WorkInProgress, ImmutableArray<Done>?> find)
+    private WorkOrder? Compose(Func<NetworkDocument, ImmutableArray<Done>?> find)
     {
         var work = new WorkInProgress(found, planned, played, cancel) { Course = course, Hands = hands };
         if (SameWritten.Are(found, planned)) return work.Finish("Nothing to do");
         if (course.ProvesLine) ProofSteps.Line(work);
-        if (find(work.House, work) is not { } steps) return null;
+        if (find(work.House) is not { } steps) return null;
         new StepTeller(work).Tell(steps);
         foreach (var (gateway, receiver) in parts.HandsOn) ProofSteps.PowerInTurn(work, gateway, receiver);
         Settle(work);

@@ -52,12 +52,12 @@ internal static class WorkOrdersApi
     }
 
     /// <summary>What was said of a step when keys hung on titles is said of the same step still.</summary>
-    private static IEnumerable<Tick> KeyedAsNow(WorkOrder order, ImmutableArray<Tick> ticks)
+    private static ImmutableArray<Tick> KeyedAsNow(WorkOrder order, ImmutableArray<Tick> ticks)
     {
         var said = ticks.Select(tick => tick.StepKey).ToHashSet(StringComparer.Ordinal);
         var now = order.Steps.Where(step => !said.Contains(step.Key)).DistinctBy(step => step.KeyBefore)
             .ToDictionary(step => step.KeyBefore, step => step.Key, StringComparer.Ordinal);
-        return ticks.Select(tick => now.TryGetValue(tick.StepKey, out var key) ? tick with { StepKey = key, Revision = 0 } : tick);
+        return [.. ticks.Select(tick => now.TryGetValue(tick.StepKey, out var key) ? tick with { StepKey = key, Revision = 0 } : tick)];
     }
 
     /// <param name="way">Of the order that the step was seen in; as at <see cref="Get"/>.</param>
@@ -121,7 +121,7 @@ internal static class WorkOrdersApi
     {
         var (job, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
         if (desk is null) return problem!;
-        var (meanings, refusal) = Meanings(desk, step, seen, await jobs.Ticks(id, cancel));
+        var (meanings, refusal) = Meanings(desk, step, seen, KeyedAsNow(desk.Order, await jobs.Ticks(id, cancel)));
         if (refusal is not null) return refusal;
         return TypedResults.Ok(meanings.Select(one => View(one, desk, job!.Found.Document, HandsOf(with), cancel)).ToImmutableArray());
     }
@@ -131,7 +131,7 @@ internal static class WorkOrdersApi
         var (job, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
         if (desk is null) return problem!;
         if (taken.Turns != desk.Turns.Length) return Answers.ChangedMeanwhile();
-        var ticks = await jobs.Ticks(id, cancel);
+        var ticks = KeyedAsNow(desk.Order, await jobs.Ticks(id, cancel));
         var (meanings, refusal) = Meanings(desk, step, new(taken.Seen, taken.Address, taken.Device, taken.Need), ticks);
         if (refusal is not null) return refusal;
         if (meanings.FirstOrDefault(one => one.Key == taken.Meaning) is not { } meaning) return Answers.Wrong("meaning", "It does not explain what was seen any more. Choose another.");

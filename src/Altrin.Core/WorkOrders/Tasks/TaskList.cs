@@ -17,7 +17,7 @@ internal sealed class TaskList(NetworkDocument found, NetworkDocument planned, I
     private ImmutableHashSet<SettingsPage> Differ(Device now, Device wanted) => pagesOf.TryGetValue(now, out var known) ? known
         : pagesOf[now] = [.. SettingCatalogue.All.Where(setting => !setting.IsAlike(now, wanted)).Select(setting => setting.Page)];
 
-    /// <param name="done">Labels of what is done: a box that was reset is set, one that still has to be is not.</param>
+    /// <param name="done">Keys of what is done: a box that was reset is set, one that still has to be is not.</param>
     public IEnumerable<OrderTask> In(NetworkDocument house, ImmutableSortedSet<string> done)
     {
         foreach (var wanted in planned.Devices)
