@@ -43,8 +43,6 @@ public sealed partial class JobStore
         catch (Exception error) when (error is SqliteException or DbUpdateException) { throw StoreTroubleException.Of(error); }
         finally
         {
-            latest.Clear();
-            histories.Clear();
             writing.Release();
         }
     }

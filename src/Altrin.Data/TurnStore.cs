@@ -1,7 +1,5 @@
 using System.Collections.Immutable;
 using System.Text.Json;
-using Altrin.Core.Documents;
-using Altrin.Core.Network;
 using Microsoft.EntityFrameworkCore;
 
 namespace Altrin.Data;
@@ -11,8 +9,10 @@ namespace Altrin.Data;
 public sealed record DoneStep(string Title, string Outcome, string Note, DateTimeOffset? DoneAt);
 
 /// <summary>Something else was seen than a step said: what, what it was taken to mean, and the house from which the work goes on.</summary>
+/// <param name="House">The document, as JSON.</param>
 /// <param name="Resets">Boxes that have to be reset first.</param>
-public sealed record Turn(int Number, string StepTitle, string Seen, string Sentence, NetworkDocument House, ImmutableArray<string> Resets, ImmutableArray<DoneStep> Done, DateTimeOffset At);
+public sealed record StoredTurn(int Number, string StepTitle, string Seen, string Sentence, string House, ImmutableArray<string> Resets,
+    ImmutableArray<DoneStep> Done, DateTimeOffset At);
 
 /// <summary>The turns of a job's work, in order. The last one can be taken back.</summary>
 public sealed class TurnStore(JobStore jobs, TimeProvider clock)
@@ -20,14 +20,14 @@ public sealed class TurnStore(JobStore jobs, TimeProvider clock)
     /// <summary>Nobody turns so often; what more comes is a machine.</summary>
     private const int Most = 200;
 
-    public async Task<ImmutableArray<Turn>> List(string job, CancellationToken cancel)
+    public async Task<ImmutableArray<StoredTurn>> List(string job, CancellationToken cancel)
     {
         await using var db = jobs.Open();
         return [.. (await db.Turns.AsNoTracking().Where(row => row.JobId == job).OrderBy(row => row.Number).ToListAsync(cancel)).Select(Turn)];
     }
 
     /// <param name="turn">Its number is that of the last one known and one more; <see cref="ChangeResult.ChangedMeanwhile"/> where another came first.</param>
-    public async Task<ChangeResult> Add(string job, Turn turn, CancellationToken cancel)
+    public async Task<ChangeResult> Add(string job, StoredTurn turn, CancellationToken cancel)
     {
         await using var db = jobs.Open();
         if (!await db.Jobs.AnyAsync(row => row.Id == job, cancel)) return ChangeResult.NoSuchJob;
@@ -40,7 +40,7 @@ public sealed class TurnStore(JobStore jobs, TimeProvider clock)
             StepTitle = turn.StepTitle,
             Seen = turn.Seen,
             Sentence = turn.Sentence,
-            House = AltrinJson.WriteCompact(turn.House),
+            House = turn.House,
             Resets = JsonSerializer.Serialize(turn.Resets),
             Done = JsonSerializer.Serialize(turn.Done),
             At = clock.GetUtcNow(),
@@ -59,6 +59,6 @@ public sealed class TurnStore(JobStore jobs, TimeProvider clock)
         return await jobs.Save(db, cancel) ? ChangeResult.Done : ChangeResult.ChangedMeanwhile;
     }
 
-    private static Turn Turn(TurnRow row) => new(row.Number, row.StepTitle, row.Seen, row.Sentence, DocumentReader.Read(row.House).Document ?? throw new UnreadableJobException(row.JobId, $"The house of turn {row.Number} cannot be read."),
+    private static StoredTurn Turn(TurnRow row) => new(row.Number, row.StepTitle, row.Seen, row.Sentence, row.House,
         JsonSerializer.Deserialize<ImmutableArray<string>>(row.Resets), JsonSerializer.Deserialize<ImmutableArray<DoneStep>>(row.Done), row.At);
 }

@@ -1,6 +1,7 @@
 using System.Net;
 using Altrin.Core.Documents;
 using Altrin.Data;
+using Altrin.UseCases;
 using Altrin.Web.Api;
 using Altrin.Web.Demo;
 using Altrin.Web.Live;
@@ -50,6 +51,7 @@ public static class AltrinServer
         // Said when it answers, not before: a start that fails has printed no address.
         app.Lifetime.ApplicationStarted.Register(() =>
         {
+            app.Services.GetRequiredService<IdleMemory>().StartIsOver();
             Console.WriteLine($"Altrin: http://localhost:{app.Configuration.GetValue("port", DefaultPort)}   (jobs in {app.Configuration["data"] ?? "data"}; Ctrl+C stops it)");
             var share = app.Services.GetRequiredService<ShareSettings>();
             if (!share.On) return;
@@ -77,6 +79,9 @@ public static class AltrinServer
         builder.Services.AddSingleton(services =>
             new JobStore(Path.Combine(settings["data"] ?? "data", "altrin.db"), services.GetRequiredService<TimeProvider>(), services.GetRequiredService<OwnKinds>()));
         builder.Services.AddSingleton(_ => FolderHold.Take(settings["data"] ?? "data"));
+        builder.Services.AddSingleton<Recent>();
+        builder.Services.AddSingleton<Jobs>();
+        builder.Services.AddSingleton<Orders>();
         builder.Services.AddSingleton<TurnStore>();
         builder.Services.AddSingleton<PhotoStore>();
         builder.Services.AddSingleton<SecretStore>();
@@ -145,6 +150,6 @@ public static class AltrinServer
         var jobs = services.GetRequiredService<JobStore>();
         jobs.Prepare();
         jobs.Copies.Keep();
-        if (isDemo) DemoHouses.Load(jobs).GetAwaiter().GetResult();
+        if (isDemo) DemoHouses.Load(services.GetRequiredService<Jobs>()).GetAwaiter().GetResult();
     }
 }

@@ -1,6 +1,6 @@
-using Altrin.Core.Formats;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
+using Altrin.Core.WorkOrders;
 using Altrin.Web.Demo;
 
 namespace Altrin.Web;
@@ -36,6 +36,6 @@ internal sealed class WarmUp(IdleMemory memory) : BackgroundService
 
     private static void PlanAndOrder(NetworkDocument house, CancellationToken stop)
     {
-        if (PlanSearch.First(house, stop).Plans is [var best, ..]) OrderWriter.Prove(house, best.House, cancel: stop);
+        if (PlanSearch.First(house, stop).Plans is [var best, ..]) OrderWays.Of(house, best.House, cancel: stop);
     }
 }

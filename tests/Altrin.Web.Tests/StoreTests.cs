@@ -3,6 +3,7 @@ using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Altrin.Core.Network;
 using Altrin.Data;
+using Altrin.UseCases;
 using Microsoft.Data.Sqlite;
 
 namespace Altrin.Web.Tests;
@@ -17,7 +18,7 @@ public class StoreTests
         var store = new JobStore(file, TimeProvider.System);
         store.Prepare();
         store.Prepare();        // a second start finds everything done
-        await store.Create(new NetworkDocument { Name = "House" }, CancellationToken.None);
+        await JobsOf(file, store).Create(new NetworkDocument { Name = "House" }, CancellationToken.None);
         Assert.Single(await store.List(null, 10, CancellationToken.None));
         await using (var db = new SqliteConnection($"Data Source={file}"))
         {
@@ -38,6 +39,7 @@ public class StoreTests
         var file = Path.Combine(folder, "altrin.db");
         var store = new JobStore(file, TimeProvider.System);
         store.Prepare();
+        var jobs = JobsOf(file, store);
         var begun = new TaskCompletionSource();
         var slow = store.InTurn(async () =>
         {
@@ -53,12 +55,15 @@ public class StoreTests
         }, CancellationToken.None);
         await begun.Task;
         // Four come at once; each is served.
-        await Task.WhenAll(Enumerable.Range(0, 4).Select(n => store.Create(new NetworkDocument { Name = $"House {n}" }, CancellationToken.None)));
+        await Task.WhenAll(Enumerable.Range(0, 4).Select(n => jobs.Create(new NetworkDocument { Name = $"House {n}" }, CancellationToken.None)));
         Assert.True(slow.IsCompleted, "somebody wrote out of turn");
         Assert.Equal(4, (await store.List(null, 10, CancellationToken.None)).Length);
         SqliteConnection.ClearAllPools();
         Directory.Delete(folder, recursive: true);
     }
+
+    private static Jobs JobsOf(string file, JobStore store) =>
+        new(store, new Recent(), new OwnKinds(Path.Combine(Path.GetDirectoryName(file)!, "kit")));
 
     private static async Task<object?> Ask(string file, string sql)
     {
@@ -188,12 +193,13 @@ public class StoreTests
         var file = Path.Combine(Folder(), "altrin.db");
         var store = new JobStore(file, TimeProvider.System);
         store.Prepare();
-        var id = await store.Create(Altrin.Core.Documents.DocumentReader.Read(TestApp.Example("larkspur-house")).Document!, CancellationToken.None);
+        var jobs = JobsOf(file, store);
+        var id = await jobs.Create(Altrin.Core.Documents.DocumentReader.Read(TestApp.Example("larkspur-house")).Document!, CancellationToken.None);
         for (var n = 1; n <= 400; n++)
             foreach (var side in new[] { Side.Found, Side.Planned })
-                Assert.Equal(ChangeResult.Done, (await store.Apply(id, side, new((2 * n) - (side == Side.Found ? 1 : 0)), [new Altrin.Core.Actions.Rename("printer", $"Printer {n}")], null, CancellationToken.None)).Result);
-        var before = await store.Find(id, CancellationToken.None);
-        var anew = await new JobStore(file, TimeProvider.System).Find(id, CancellationToken.None);
+                Assert.Equal(ChangeResult.Done, (await jobs.Apply(id, side, new((2 * n) - (side == Side.Found ? 1 : 0)), [new Altrin.Core.Actions.Rename("printer", $"Printer {n}")], null, CancellationToken.None)).Result);
+        var before = await jobs.Find(id, CancellationToken.None);
+        var anew = await JobsOf(file, new JobStore(file, TimeProvider.System)).Find(id, CancellationToken.None);
         Assert.Equal(Altrin.Core.Documents.AltrinJson.Write(before!.Found.Document), Altrin.Core.Documents.AltrinJson.Write(anew!.Found.Document));
         Assert.Equal((400, "Printer 400"), (anew.Plan.Length, anew.Planned.Document.NameOf("printer")));
         SqliteConnection.ClearAllPools();

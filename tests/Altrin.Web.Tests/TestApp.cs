@@ -49,7 +49,18 @@ public sealed class TestApp : IDisposable
     {
         var text = await response.Content.ReadAsStringAsync();
         Assert.True(response.StatusCode == status, $"{(int)response.StatusCode}: {text}");
-        return JsonNode.Parse(text)!;
+        return Whole(JsonNode.Parse(text)!);
+    }
+
+    /// <summary>A job put together as the page does it: where nothing is planned the planned house is the one as found.</summary>
+    private static JsonNode Whole(JsonNode answer)
+    {
+        if (answer is not JsonObject job || job["plan"] is not JsonObject plan || job["found"] is not JsonObject found) return answer;
+        if ((bool)plan["isAsFound"]!) job["planned"] = found.DeepClone();
+        foreach (var (side, takes) in new[] { ("found", "ofFound"), ("planned", "ofPlanned") })
+            foreach (var what in new[] { "undo", "redo" })
+                if (job[side] is JsonObject house) house[what] = job[takes]![what]?.DeepClone();
+        return job;
     }
 
     /// <summary>The next start on the same folder; this one has ended by then.</summary>

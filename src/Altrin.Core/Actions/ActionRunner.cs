@@ -29,7 +29,7 @@ public static class ActionRunner
             if (WhyNot(actions[i], after) is { } problem) return new(null, i, problem);
             after = actions[i].Apply(after);
         }
-        if (HouseCheck.Read(after).Document is { } read) return new(read, -1, null);
+        if (HouseCheck.Read(after).Document is { } read) return new(SharedParts.With(read, house), -1, null);
         // Some house on the way was the first that could not be read: which deed made it is looked for only now.
         after = house;
         for (var i = 0; i < actions.Length; i++)
@@ -46,9 +46,9 @@ public static class ActionRunner
         var quick = Replay(house, actions, checkEach: false);
         // With nothing done it is the very house that it was.
         if (quick.Held.Length == actions.Length) return quick;
-        if (HouseCheck.Read(quick.House).Document is { } read) return quick with { House = read };
+        if (HouseCheck.Read(quick.House).Document is { } read) return quick with { House = SharedParts.With(read, house) };
         var slow = Replay(house, actions, checkEach: true);
-        return slow.Held.Length == actions.Length ? slow : slow with { House = HouseCheck.Read(slow.House).Document! };
+        return slow.Held.Length == actions.Length ? slow : slow with { House = SharedParts.With(HouseCheck.Read(slow.House).Document!, house) };
     }
 
     private static Replayed Replay(NetworkDocument house, ImmutableArray<InstallerAction> actions, bool checkEach)

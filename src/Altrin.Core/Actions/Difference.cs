@@ -84,11 +84,12 @@ public sealed record Difference(ImmutableArray<InstallerAction> All, ImmutableAr
         private void Describe(Device wanted)
         {
             var now = house.FindDevice(wanted.Id)!;
-            if (!SameWritten.Are(SettingCatalogue.Described(now, wanted), now)) Do(new DescribeDevice(wanted));
+            if (!ReferenceEquals(now, wanted) && !SameWritten.Are(SettingCatalogue.Described(now, wanted), now)) Do(new DescribeDevice(wanted));
         }
 
         private void Set(Device wanted)
         {
+            if (SameWritten.Are(house.FindDevice(wanted.Id), wanted)) return;
             for (var round = 0; round < MostRounds; round++)
             {
                 var before = actions.Count;
@@ -104,6 +105,7 @@ public sealed record Difference(ImmutableArray<InstallerAction> All, ImmutableAr
 
         private void Set(Endpoint wanted)
         {
+            if (ReferenceEquals(house.FindEndpoint(wanted.Id), wanted)) return;
             if (house.FindEndpoint(wanted.Id) is not { } now)
             {
                 Do(new AddEndpoint(wanted));
@@ -126,6 +128,8 @@ public sealed record Difference(ImmutableArray<InstallerAction> All, ImmutableAr
             if (!SameWritten.Are(wanted.Apply(house), house)) Do(wanted);
             foreach (var gone in house.Measured.Where(one => !planned.Measured.Any(kept => kept.Id == one.Id))) Do(new ForgetMeasured(gone.Id));
             foreach (var one in planned.Measured.Where(one => !SameWritten.Are(house.Measured.FirstOrDefault(now => now.Id == one.Id), one))) Do(new NoteMeasured(one));
+            if (Ids(house.Devices, box => box.Id, planned.Devices) && Ids(house.Cables, cable => cable.Id, planned.Cables)
+                && Ids(house.Endpoints, thing => thing.Id, planned.Endpoints) && Ids(house.Needs, need => need.Id, planned.Needs)) return;
             var order = new PutInOrder
             {
                 Devices = [.. planned.Devices.Select(one => one.Id)],
@@ -135,5 +139,7 @@ public sealed record Difference(ImmutableArray<InstallerAction> All, ImmutableAr
             };
             if (!SameWritten.Are(order.Apply(house), house)) Do(order);
         }
+
+        private static bool Ids<T>(ImmutableArray<T> now, Func<T, string> id, ImmutableArray<T> wanted) => now.Select(id).SequenceEqual(wanted.Select(id));
     }
 }

@@ -17,28 +17,16 @@ public static class OrderWriter
 {
     public const string Format = "altrin.order/1";
 
-    /// <summary>The order, the house it begins with, and the minutes during which somebody is cut off.</summary>
-    public sealed record Proven(WorkOrder Order, NetworkDocument Start, int CutMinutes)
-    {
-        public ImmutableArray<OrderGap> Gaps => Order.Gaps;
-    }
-
     /// <summary>The better of the two ways.</summary>
-    public static Proven Prove(NetworkDocument from, NetworkDocument to, Hands hands = Hands.Laptop, CancellationToken cancel = default)
+    public static void Write(OrderWays ways, Utf8JsonWriter json)
     {
-        var ways = OrderWays.Of(from, to, hands, cancel: cancel);
-        return new(ways.Best, ways.Start, ways.BestCutMinutes);
-    }
-
-    public static void Write(Proven proven, Utf8JsonWriter json)
-    {
-        var order = proven.Order;
+        var order = ways.Best;
         json.WriteStartObject();
         json.WriteString("format", Format);
         json.WriteString("title", order.Title);
         json.WriteNumber("minutes", order.Minutes);
-        json.WriteNumber("cutMinutes", proven.CutMinutes);
-        Strings(json, "gaps", proven.Gaps.Select(gap => gap.Says));
+        json.WriteNumber("cutMinutes", ways.BestCutMinutes);
+        Strings(json, "gaps", order.Gaps.Select(gap => gap.Says));
         json.WriteStartArray("steps");
         var number = 0;
         foreach (var (step, moves) in Walked(order.Steps)) Step(step, moves, ++number, json);

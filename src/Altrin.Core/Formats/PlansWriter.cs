@@ -3,6 +3,7 @@ using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
 using Altrin.Core.Simulation;
+using Altrin.Core.WorkOrders;
 
 namespace Altrin.Core.Formats;
 
@@ -38,7 +39,7 @@ public static class PlansWriter
             json.WriteNumber("touches", plan.Touches);
             json.WriteNumber("settings", plan.Settings);
             json.WriteNumber("minutes", plan.Minutes);
-            json.WriteNumber("cutMinutes", OrderWriter.Prove(found, plan.House, cancel: cancel).CutMinutes);
+            json.WriteNumber("cutMinutes", OrderWays.Of(found, plan.House, cancel: cancel).BestCutMinutes);
             Strings(json, "gives", plan.Gives);
             Strings(json, "losses", plan.Losses);
             json.WriteStartArray("buys");

@@ -27,17 +27,20 @@ public sealed record OrderWays(WorkOrder? Keep, WorkOrder Reset, bool IsKeepBett
         CancellationToken cancel = default)
     {
         found = WithRecords(Laptop.Away(found), Laptop.Away(planned));
-        var (played, household) = (new Played(), course?.Household ?? found);
-        var composer = new OrderComposer(found, planned, hands, course ?? Course.First, played, cancel);
+        var household = course?.Household ?? found;
+        OrderComposer Composer(Played played) => new(found, planned, hands, course ?? Course.First, played, cancel);
+        var (here, there) = (new Played(), new Played());
+        var composer = Composer(here);
+        // The trade's own order takes a socket for granted: it is none for whoever has none. The two ways know nothing of each other.
+        var second = hands == Hands.Laptop && composer.IsAnotherWay ? Task.Run(() => Composer(there).ResetFirst(), cancel) : null;
         var keep = composer.Kept() is { } kept ? Unbroken(kept, found, planned) : null;
-        var keepCut = keep?.CutMinutes(household, played) ?? 0;
-        // The trade's own order takes a socket for granted: it is none for whoever has none.
+        var keepCut = keep?.CutMinutes(household, here) ?? 0;
         if (hands != Hands.Laptop) return new(keep, keep ?? None(hands), keep is not null, keepCut, keepCut) { Start = found };
         // With nothing to be reset the two are one way.
-        if (keep is { IsProven: true } && !composer.IsAnotherWay) return new(keep, keep, true, keepCut, keepCut) { Start = found };
-        var reset = Unbroken(composer.ResetFirst(), found, planned);
-        reset = reset with { Gaps = [.. reset.Gaps, .. NewClashes(reset, Clashes.Known(played.Of(found), played.Of(planned)), played)] };
-        var resetCut = reset.CutMinutes(household, played);
+        if (keep is { IsProven: true } && second is null) return new(keep, keep, true, keepCut, keepCut) { Start = found };
+        var reset = Unbroken(second is null ? Composer(there).ResetFirst() : second.GetAwaiter().GetResult(), found, planned);
+        reset = reset with { Gaps = [.. reset.Gaps, .. NewClashes(reset, Clashes.Known(there.Of(found), there.Of(planned)), there)] };
+        var resetCut = reset.CutMinutes(household, there);
         // Without a gap, then with the fewest minutes in which somebody is cut off; of two alike the one by search.
         return new(keep, reset, keep is not null
             && (keep.Gaps.Length, keepCut).CompareTo((reset.Gaps.Length, resetCut)) <= 0, keepCut, resetCut)

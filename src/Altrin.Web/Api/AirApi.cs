@@ -8,6 +8,7 @@ using Altrin.Core.Rules;
 using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 using Altrin.Data;
+using Altrin.UseCases;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Altrin.Web.Api;
@@ -39,17 +40,17 @@ internal static class AirApi
         api.MapGet("/said-room", Said);
     }
 
-    private static async Task<Results<Ok<AirView>, ProblemHttpResult>> Look(string id, string side, JobStore jobs, CancellationToken cancel) =>
+    private static async Task<Results<Ok<AirView>, ProblemHttpResult>> Look(string id, string side, Jobs jobs, CancellationToken cancel) =>
         await Ask(id, side, jobs, cancel, AirView.Of);
 
-    private static async Task<Results<Ok<ChannelPlanView>, ProblemHttpResult>> Channels(string id, string side, JobStore jobs, CancellationToken cancel) => await Judged(id, side, jobs, cancel, house =>
+    private static async Task<Results<Ok<ChannelPlanView>, ProblemHttpResult>> Channels(string id, string side, Jobs jobs, CancellationToken cancel) => await Judged(id, side, jobs, cancel, house =>
     {
         if (AirProposals.Channels(house, cancel) is { } plan) return new ChannelPlanView(plan, ChannelWords.Say(house.State.House, plan),
             plan.Actions.IsEmpty && plan.Radios.Any(radio => radio.IsChanged) ? "Other channels would be better, but something in the house would fail by them: look at its faults first." : null);
         return new ChannelPlanView(null, null, house.State.AirMap.Sources.Count == 0 ? "No box sends Wi-Fi." : "Which channels are lawful depends on the country, and none is set.");
     });
 
-    private static async Task<Results<Ok<Standing>, ValidationProblem, ProblemHttpResult>> Stand(string id, string side, string device, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<Standing>, ValidationProblem, ProblemHttpResult>> Stand(string id, string side, string device, Jobs jobs, CancellationToken cancel)
     {
         var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
         if (house is null) return problem!;
@@ -57,7 +58,7 @@ internal static class AirApi
             : Answers.Invalid("device", house.State.House.Rooms.IsEmpty ? "No room is listed: note them at Visit, or draw them here." : $"There is no box “{device}” in this house that could be tried elsewhere.");
     }
 
-    private static async Task<Results<Ok<TriedView>, ValidationProblem, ProblemHttpResult>> Try(string id, string side, string device, string room, double? x, double? y, string? radio, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<TriedView>, ValidationProblem, ProblemHttpResult>> Try(string id, string side, string device, string room, double? x, double? y, string? radio, Jobs jobs, CancellationToken cancel)
     {
         var (evaluated, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
         if (evaluated is null) return problem!;
@@ -77,28 +78,28 @@ internal static class AirApi
         return new(spot, [.. lost.Select(one => one.Name)], [.. plugged]);
     }
 
-    private static async Task<Results<Ok<GuestOffer>, ProblemHttpResult>> Guests(string id, string side, JobStore jobs, CancellationToken cancel) =>
+    private static async Task<Results<Ok<GuestOffer>, ProblemHttpResult>> Guests(string id, string side, Jobs jobs, CancellationToken cancel) =>
         await Judged(id, side, jobs, cancel, AirProposals.Guests);
 
-    private static async Task<Results<Ok<WhatIf[]>, ProblemHttpResult>> WhatElse(string id, string side, JobStore jobs, CancellationToken cancel) =>
+    private static async Task<Results<Ok<WhatIf[]>, ProblemHttpResult>> WhatElse(string id, string side, Jobs jobs, CancellationToken cancel) =>
         await Judged(id, side, jobs, cancel, house => AirProposals.WhatElse(house, cancel).ToArray());
 
-    private static async Task<Results<Ok<NameSchool[]>, ProblemHttpResult>> Names(string id, string side, bool? apart, JobStore jobs, CancellationToken cancel) =>
+    private static async Task<Results<Ok<NameSchool[]>, ProblemHttpResult>> Names(string id, string side, bool? apart, Jobs jobs, CancellationToken cancel) =>
         await Ask(id, side, jobs, cancel, state => NameSchools.Of(state, apart == true).ToArray());
 
-    private static async Task<Results<Ok<WallCorrection>, ProblemHttpResult>> Walls(string id, string side, JobStore jobs, CancellationToken cancel) =>
+    private static async Task<Results<Ok<WallCorrection>, ProblemHttpResult>> Walls(string id, string side, Jobs jobs, CancellationToken cancel) =>
         await Ask(id, side, jobs, cancel, WallCorrection.Of);
 
-    private static async Task<Results<Ok<SaidRoom>, ValidationProblem, ProblemHttpResult>> Said(string id, string side, string text, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<SaidRoom>, ValidationProblem, ProblemHttpResult>> Said(string id, string side, string text, Jobs jobs, CancellationToken cancel)
     {
         var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
         if (house is null) return problem!;
         return text.Length > Limits.NameLetters * 2 ? Answers.Invalid("text", "That is too long for one room. Say one room at a time.") : TypedResults.Ok(RoomWords.Read(house.State.House, text));
     }
 
-    private static Task<Results<Ok<T>, ProblemHttpResult>> Ask<T>(string id, string side, JobStore jobs, CancellationToken cancel, Func<NetworkState, T> ask) => Judged(id, side, jobs, cancel, house => ask(house.State));
+    private static Task<Results<Ok<T>, ProblemHttpResult>> Ask<T>(string id, string side, Jobs jobs, CancellationToken cancel, Func<NetworkState, T> ask) => Judged(id, side, jobs, cancel, house => ask(house.State));
 
-    private static async Task<Results<Ok<T>, ProblemHttpResult>> Judged<T>(string id, string side, JobStore jobs, CancellationToken cancel, Func<Evaluation, T> ask)
+    private static async Task<Results<Ok<T>, ProblemHttpResult>> Judged<T>(string id, string side, Jobs jobs, CancellationToken cancel, Func<Evaluation, T> ask)
     {
         var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
         return house is null ? problem! : TypedResults.Ok(ask(house));

@@ -1,5 +1,6 @@
 using Altrin.Core.Actions;
 using Altrin.Data;
+using Altrin.UseCases;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Altrin.Web.Api;
@@ -25,9 +26,12 @@ internal static class Answers
         Invalid(attempt.Problem!.Field.Length == 0 ? $"actions[{attempt.Index}]" : $"actions[{attempt.Index}].{attempt.Problem.Field}", attempt.Problem.Message);
 
     /// <summary>The job as it is now, or why the change was not made.</summary>
-    public static async Task<Results<Ok<JobView>, ValidationProblem, ProblemHttpResult>> After(ChangeOutcome outcome, JobStore jobs, string id, CancellationToken cancel) => outcome.Result switch
+    /// <param name="onlyChanges">The asker has the houses as they were before the change.</param>
+    public static async Task<Results<Ok<JobView>, ValidationProblem, ProblemHttpResult>> After(ChangeOutcome outcome, Jobs jobs, string id,
+        bool? onlyChanges, CancellationToken cancel) => outcome.Result switch
     {
-        ChangeResult.Done => (outcome.After ?? await jobs.Find(id, cancel)) is { } job ? TypedResults.Ok(HouseViews.Of(job)) : NoSuchJob(),
+        ChangeResult.Done => (outcome.After ?? await jobs.Find(id, cancel)) is { } job
+            ? TypedResults.Ok(JobView.Of(job, onlyChanges == true ? outcome.Before : null)) : NoSuchJob(),
         ChangeResult.NoSuchJob => NoSuchJob(),
         ChangeResult.ChangedMeanwhile => ChangedMeanwhile(),
         ChangeResult.NothingThere => TypedResults.Problem(statusCode: StatusCodes.Status409Conflict, title: "There is nothing to take back, or to bring back."),

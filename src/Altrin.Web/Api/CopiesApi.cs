@@ -1,4 +1,5 @@
 using Altrin.Data;
+using Altrin.UseCases;
 using Altrin.Web.Live;
 using Altrin.Web.Share;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -16,17 +17,17 @@ internal static class CopiesApi
         api.MapPost("/{name}/put-back", PutBack).ProducesProblem(403).ProducesProblem(404);
     }
 
-    private static Results<Ok<CopyHead[]>, ProblemHttpResult> List(JobStore jobs, HttpContext context) =>
+    private static Results<Ok<CopyHead[]>, ProblemHttpResult> List(Jobs jobs, HttpContext context) =>
         FromTheHouse.Is(context) ? OnTheLaptop() : TypedResults.Ok(jobs.Copies.All().ToArray());
 
-    private static Results<Ok<CopyHead[]>, ProblemHttpResult> Make(JobStore jobs, HttpContext context)
+    private static Results<Ok<CopyHead[]>, ProblemHttpResult> Make(Jobs jobs, HttpContext context)
     {
         if (FromTheHouse.Is(context)) return OnTheLaptop();
         jobs.Copies.Keep();
         return TypedResults.Ok(jobs.Copies.All().ToArray());
     }
 
-    private static Results<Ok<CopyHead[]>, ProblemHttpResult> PutBack(string name, JobStore jobs, ChangeFeed feed, HttpContext context)
+    private static Results<Ok<CopyHead[]>, ProblemHttpResult> PutBack(string name, Jobs jobs, ChangeFeed feed, HttpContext context)
     {
         if (FromTheHouse.Is(context)) return OnTheLaptop();
         if (!jobs.Copies.All().Any(copy => copy.Name == name))

@@ -6,6 +6,7 @@ using Altrin.Core.Rules;
 using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 using Altrin.Data;
+using Altrin.UseCases;
 using Microsoft.AspNetCore.Http.HttpResults;
 using JobAnswer = Microsoft.AspNetCore.Http.HttpResults.Results<Microsoft.AspNetCore.Http.HttpResults.Ok<Altrin.Web.Api.JobView>, Microsoft.AspNetCore.Http.HttpResults.ValidationProblem, Microsoft.AspNetCore.Http.HttpResults.ProblemHttpResult>;
 
@@ -38,43 +39,34 @@ internal static class HousesApi
     public static ProblemHttpResult NoSuchSide(string side) =>
         TypedResults.Problem(statusCode: StatusCodes.Status404NotFound, title: $"“{side}” is no house of a job. Use found or planned.");
 
-    private static async Task<JobAnswer> Do(string id, string side, DeedList deeds, JobStore jobs, OwnKinds own, CancellationToken cancel)
+    private static async Task<JobAnswer> Do(string id, string side, DeedList deeds, Jobs jobs, CancellationToken cancel)
     {
         if (SideOf(side) is not { } which) return NoSuchSide(side);
         if (WhyNot(deeds, least: 1) is { } problem) return problem;
-        return await Answers.After(await jobs.Apply(id, which, new(deeds.Version, deeds.Id), await WithKinds(id, which, deeds.Actions, jobs, own, cancel), Sentence(deeds), cancel), jobs, id, cancel);
+        return await Answers.After(await jobs.Apply(id, which, new(deeds.Version, deeds.Id, deeds.Drawn), deeds.Actions, Sentence(deeds), cancel), jobs, id, deeds.OnlyChanges, cancel);
     }
 
-    /// <summary>A house keeps the kinds that its boxes were taken from as they are now.</summary>
-    private static async Task<ImmutableArray<InstallerAction>> WithKinds(string id, Side? side, ImmutableArray<InstallerAction> actions, JobStore jobs, OwnKinds own, CancellationToken cancel)
-    {
-        if (NoteKind.For(NewHouse.Empty(), actions, own.Find).IsEmpty || await jobs.Find(id, cancel) is not { } job) return actions;
-        return [.. actions, .. NoteKind.For(Document(job, side ?? Side.Found), actions, own.Find)];
-    }
-
-    private static async Task<JobAnswer> Adopt(string id, DeedList deeds, JobStore jobs, OwnKinds own, CancellationToken cancel)
+    private static async Task<JobAnswer> Adopt(string id, DeedList deeds, Jobs jobs, CancellationToken cancel)
     {
         if (WhyNot(deeds, least: 0) is { } problem) return problem;
-        return await Answers.After(await jobs.Adopt(id, new(deeds.Version, deeds.Id), await WithKinds(id, null, deeds.Actions, jobs, own, cancel), Sentence(deeds), cancel), jobs, id, cancel);
+        return await Answers.After(await jobs.Adopt(id, new(deeds.Version, deeds.Id), deeds.Actions, Sentence(deeds), cancel), jobs, id, deeds.OnlyChanges, cancel);
     }
 
     /// <summary>What the last change of the plan costs; no content where nothing was planned.</summary>
-    private static async Task<Results<Ok<PlanChange>, NoContent, ProblemHttpResult>> LastChange(string id, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<PlanChange>, NoContent, ProblemHttpResult>> LastChange(string id, Jobs jobs, CancellationToken cancel)
     {
-        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
-        return await jobs.PlannedBefore(id, cancel) is { } before
-            ? TypedResults.Ok(PlanChange.Of(job.Found.Document, Evaluated.Of(before), Evaluated.Of(job.Planned.Document)))
-            : TypedResults.NoContent();
+        if (await jobs.Find(id, cancel) is null) return Answers.NoSuchJob();
+        return await jobs.LastChange(id, cancel) is { } change ? TypedResults.Ok(change) : TypedResults.NoContent();
     }
 
-    private static async Task<JobAnswer> AnswerHeld(string id, HeldDeedAnswer said, JobStore jobs, CancellationToken cancel)
+    private static async Task<JobAnswer> AnswerHeld(string id, HeldDeedAnswer said, Jobs jobs, CancellationToken cancel)
     {
         if (said.Answer is not ("take-out" or "keep")) return Answers.Invalid("answer", $"“{said.Answer}” is unknown here. Use take-out or keep.");
         var answer = said.Answer == "keep" ? HeldAnswer.Keep : HeldAnswer.TakeOut;
-        return await Answers.After(await jobs.Answer(id, new(said.Version, said.Id), said.Index, answer, cancel), jobs, id, cancel);
+        return await Answers.After(await jobs.Answer(id, new(said.Version, said.Id), said.Index, answer, cancel), jobs, id, said.OnlyChanges, cancel);
     }
 
-    private static async Task<Results<Ok<Trace>, ProblemHttpResult>> Trace(string id, string side, string from, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<Trace>, ProblemHttpResult>> Trace(string id, string side, string from, Jobs jobs, CancellationToken cancel)
     {
         var (house, problem) = await HouseOf(id, side, jobs, cancel);
         if (house is null) return problem!;
@@ -83,26 +75,24 @@ internal static class HousesApi
             : TypedResults.Ok(house.State.TraceOf(from));
     }
 
-    private static async Task<Results<Ok<ReachGrid>, ProblemHttpResult>> Reach(string id, string side, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<ReachGrid>, ProblemHttpResult>> Reach(string id, string side, Jobs jobs, CancellationToken cancel)
     {
         var (house, problem) = await HouseOf(id, side, jobs, cancel);
         return house is null ? problem! : TypedResults.Ok(ReachGrid.Of(house, cancel));
     }
 
-    private static async Task<Results<Ok<FixesView>, ProblemHttpResult>> Fixes(string id, string side, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<FixesView>, ProblemHttpResult>> Fixes(string id, string side, Jobs jobs, CancellationToken cancel)
     {
         if (SideOf(side) is not { } which) return NoSuchSide(side);
-        return await jobs.Find(id, cancel) is { } job ? TypedResults.Ok(FixesView.Of(job.Head.Version, Evaluated.Of(Document(job, which)), cancel)) : Answers.NoSuchJob();
+        return await jobs.Find(id, cancel) is { } job ? TypedResults.Ok(FixesView.Of(job.Head.Version, job.At(which).House.Evaluation, cancel)) : Answers.NoSuchJob();
     }
 
     /// <summary>One house of a job with what was computed of it; else why there is none.</summary>
-    public static async Task<(Evaluation? House, ProblemHttpResult? Problem)> HouseOf(string id, string side, JobStore jobs, CancellationToken cancel)
+    public static async Task<(Evaluation? House, ProblemHttpResult? Problem)> HouseOf(string id, string side, Jobs jobs, CancellationToken cancel)
     {
         if (SideOf(side) is not { } which) return (null, NoSuchSide(side));
-        return await jobs.Find(id, cancel) is { } job ? (Evaluated.Of(Document(job, which)), null) : (null, Answers.NoSuchJob());
+        return await jobs.Find(id, cancel) is { } job ? (job.At(which).House.Evaluation, null) : (null, Answers.NoSuchJob());
     }
-
-    private static NetworkDocument Document(Job job, Side side) => side == Side.Found ? job.Found.Document : job.Planned.Document;
 
     private static ValidationProblem? WhyNot(DeedList deeds, int least)
     {
@@ -115,13 +105,13 @@ internal static class HousesApi
 
     private static string? Sentence(DeedList deeds) => deeds.Say is { Length: > 0 and <= MostSentenceLetters } say ? say : null;
 
-    private static async Task<JobAnswer> Undo(string id, string side, SeenVersion seen, JobStore jobs, CancellationToken cancel) =>
+    private static async Task<JobAnswer> Undo(string id, string side, SeenVersion seen, Jobs jobs, CancellationToken cancel) =>
         SideOf(side) is { } which
-            ? await Answers.After(await jobs.Undo(id, which, new(seen.Version, seen.Id), cancel), jobs, id, cancel)
+            ? await Answers.After(await jobs.Undo(id, which, new(seen.Version, seen.Id), cancel), jobs, id, seen.OnlyChanges, cancel)
             : NoSuchSide(side);
 
-    private static async Task<JobAnswer> Redo(string id, string side, SeenVersion seen, JobStore jobs, CancellationToken cancel) =>
+    private static async Task<JobAnswer> Redo(string id, string side, SeenVersion seen, Jobs jobs, CancellationToken cancel) =>
         SideOf(side) is { } which
-            ? await Answers.After(await jobs.Redo(id, which, new(seen.Version, seen.Id), cancel), jobs, id, cancel)
+            ? await Answers.After(await jobs.Redo(id, which, new(seen.Version, seen.Id), cancel), jobs, id, seen.OnlyChanges, cancel)
             : NoSuchSide(side);
 }

@@ -4,6 +4,7 @@ using Altrin.Core.Documents;
 using Altrin.Core.Kit;
 using Altrin.Core.Network;
 using Altrin.Data;
+using Altrin.UseCases;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Altrin.Web.Api;
@@ -51,7 +52,7 @@ internal static class KitApi
         return problem is null ? TypedResults.Ok(View(read.Kind!, true)) : Answers.Invalid(problem.Place, problem.ToString());
     }
 
-    private static async Task<Results<Ok<KitView>, ValidationProblem, ProblemHttpResult>> FromBox(NewKind asked, JobStore jobs, OwnKinds own, CancellationToken cancel)
+    private static async Task<Results<Ok<KitView>, ValidationProblem, ProblemHttpResult>> FromBox(NewKind asked, Jobs jobs, OwnKinds own, CancellationToken cancel)
     {
         if (await jobs.Find(asked.Job, cancel) is not { } job) return Answers.NoSuchJob();
         if (job.Found.Document.FindDevice(asked.Box) is not { } box) return Answers.Invalid("box", "There is no such box in the house as found.");

@@ -3,11 +3,13 @@ using Altrin.Core.Actions;
 using Altrin.Core.Formats;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
+using Altrin.Core.WorkOrders;
 using Altrin.Core.Planning.Space;
 using Altrin.Core.Rules;
 using Altrin.Core.Rules.Judging;
 using Altrin.Core.Simulation;
 using Altrin.Data;
+using Altrin.UseCases;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Altrin.Web.Api;
@@ -48,7 +50,7 @@ internal static class OptionsApi
     /// <param name="pin">A box and a mode, a cable or radio join of it, or a name of its Wi-Fi, as <c>studio:access-point</c>, <c>studio:cable/gw</c>, <c>studio:radio/gw</c>, <c>studio:name/larkspur</c>: it is to be so.</param>
     /// <param name="forbid">The same: it is never to be so.</param>
     /// <param name="first">A first look, in about a second: the best way where that can be proved so soon, else what a short search finds.</param>
-    private static async Task<Results<Ok<OptionsView>, ValidationProblem, ProblemHttpResult>> Get(string id, string[]? pin, string[]? forbid, bool? first, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<OptionsView>, ValidationProblem, ProblemHttpResult>> Get(string id, string[]? pin, string[]? forbid, bool? first, Jobs jobs, CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
         var house = job.Found.Document;
@@ -68,22 +70,20 @@ internal static class OptionsApi
             return TypedResults.Ok(new OptionsView([.. look.Plans.Select(plan => View(house, plan, null))], [], [], look.IsExact, look.Searched, look.AtBest, pinnable, true));
         }
         var found = PlanSearch.Of(house, cancel, pins: settled);
-        var plans = new OptionView[found.Plans.Length];
-        // The order of each tells who is cut off for how long: they are independent of one another.
-        Parallel.For(0, plans.Length, new() { CancellationToken = cancel }, i => plans[i] = View(house, found.Plans[i], OrderWriter.Prove(house, found.Plans[i].House, cancel: cancel)));
+        var plans = Plans.WithOrders(house, found.Plans, cancel).Select(one => View(house, one.Plan, one.Ways));
         var wants = found.Conflicts.IsEmpty ? [] : Evaluation.Of(house).Wants;
         return TypedResults.Ok(new OptionsView([.. plans], found.RuledOut, [.. found.Conflicts.Select(one => new ConflictView(one.Needs, [.. one.Needs.Select(need => wants.First(want => want.Need == need).Sentence)], one.Because, one.Mend, one.Actions))],
             found.IsExact, found.Searched, found.AtBest, pinnable, false));
     }
 
-    private static OptionView View(NetworkDocument found, RankedPlan plan, OrderWriter.Proven? order)
+    private static OptionView View(NetworkDocument found, RankedPlan plan, OrderWays? ways)
     {
         var actions = Difference.Actions(found, plan.House);
         var rooms = plan.After.State.AirMap.Rooms;
         var worst = rooms.IsEmpty ? null : rooms.MinBy(room => room.Expected.Mbps);
         return new(plan.Title, MiniStairs.Of(found, plan.After.State), plan.WantsHeld, plan.After.Wants.Length, plan.Faults, plan.Cautions, plan.NatLayers, plan.WirelessHops,
-            worst is null ? null : new(plan.House.Rooms[worst.Room].Name, Math.Round(worst.Expected.Mbps, 1)), plan.Touches, plan.Settings, order?.Order.Minutes ?? plan.Minutes, order?.CutMinutes, plan.Gives, plan.Losses,
-            [.. plan.Buys.Select(buy => Say(plan.House, buy))], actions, HouseView.InWords([.. actions.Where(action => action is not PutInOrder)], found), [.. order?.Gaps.Select(gap => gap.Says) ?? []]);
+            worst is null ? null : new(plan.House.Rooms[worst.Room].Name, Math.Round(worst.Expected.Mbps, 1)), plan.Touches, plan.Settings, ways?.Best.Minutes ?? plan.Minutes, ways?.BestCutMinutes, plan.Gives, plan.Losses,
+            [.. plan.Buys.Select(buy => Say(plan.House, buy))], actions, HouseView.InWords([.. actions.Where(action => action is not PutInOrder)], found), [.. ways?.Best.Gaps.Select(gap => gap.Says) ?? []]);
     }
 
     private static string Say(NetworkDocument house, Purchase buy) => buy switch

@@ -9,6 +9,7 @@ using Altrin.Core.WorkOrders;
 using Altrin.Core.WorkOrders.Otherwise;
 using Altrin.Core.WorkOrders.Steps;
 using Altrin.Data;
+using Altrin.UseCases;
 
 namespace Altrin.Web.Api;
 
@@ -86,25 +87,23 @@ public sealed record ReachGrid(ImmutableArray<string> Things, ImmutableArray<Rea
     }
 }
 
-/// <param name="Revision">The job's version: another one may be another house, for a plan stands on the house as found.</param>
 public sealed record HouseView(
-    int Revision, NetworkDocument Document, HouseSummary Verdict, ImmutableArray<WantView> Wants, ImmutableArray<FindingView> Findings,
+    NetworkDocument Document, HouseSummary Verdict, ImmutableArray<WantView> Wants, ImmutableArray<FindingView> Findings,
     Stairs Stairs, ImmutableArray<InterfaceView> Interfaces, ImmutableArray<WayView> Internet, ImmutableArray<JoinView> Joined,
-    ImmutableArray<UplinkView> Uplinks, ImmutableArray<BoxWords> Boxes, ImmutableArray<ThingWords> Things, ImmutableArray<JoinChoice> Joinable, string? Undo, string? Redo)
+    ImmutableArray<UplinkView> Uplinks, ImmutableArray<BoxWords> Boxes, ImmutableArray<ThingWords> Things, ImmutableArray<JoinChoice> Joinable)
 {
-    /// <summary>Revision, undo and redo are the job's to say.</summary>
     public static HouseView Of(Evaluation house)
     {
         var (state, document) = (house.State, house.State.House);
         var stairs = Stairs.Of(state);
-        return new(0, document, Evaluated.Summary(document),
+        return new(document, HouseSummary.Of(house),
             [.. house.Wants.Select(want => new WantView(want.Need, want.Met, want.Sentence, want.Because))],
             [.. house.Findings.Select(View)], stairs,
             [.. state.Interfaces.Select(one => View(state, one))],
             [.. document.Endpoints.Select(endpoint => state.Internet(endpoint.Id)).Select(way => new WayView(way.From, way.Reachable, way.NatLayers, way.Hops))],
             [.. document.Endpoints.Where(endpoint => state.JoinedBox(endpoint.Id) is not null).Select(endpoint => new JoinView(endpoint.Id, state.JoinedBox(endpoint.Id)!))],
             [.. document.Devices.Where(box => state.UplinkBox(box.Id) is not null).Select(box => Uplink(box, state.UplinkBox(box.Id)!))],
-            HouseCards.Boxes(house, stairs), HouseCards.Things(house), HouseCards.Joinable(house), null, null);
+            HouseCards.Boxes(house, stairs), HouseCards.Things(house), HouseCards.Joinable(house));
     }
 
     private static UplinkView Uplink(Device box, string joined) => new(box.Id, joined, box.Uplink!.Ssid,
@@ -135,15 +134,34 @@ public sealed record HouseView(
 }
 
 /// <param name="Version">To be sent along with every change, so that two tabs never overwrite each other.</param>
-public sealed record JobView(string Id, int Version, string Name, HouseView Found, HouseView Planned, PlanSoFar Plan);
+/// <param name="Found">Null where it is as the asker has it.</param>
+/// <param name="Planned">Null where nothing is planned (see <see cref="PlanSoFar.IsAsFound"/>), or where it is as the asker has it.</param>
+/// <param name="OfFound">What undo and redo do there.</param>
+public sealed record JobView(string Id, int Version, string Name, HouseView? Found, HouseView? Planned, Takes OfFound, Takes OfPlanned,
+    PlanSoFar Plan)
+{
+    /// <param name="had">The revisions of both houses that the asker has; null: none.</param>
+    public static JobView Of(Job job, Numbers? had = null)
+    {
+        var plan = PlanSoFar.Of(job);
+        var hasFound = had?.Found == job.Found.Number;
+        var hasPlanned = hasFound && had?.Planned == job.Planned.Number;
+        return new(job.Head.Id, job.Head.Version, job.Head.Name, hasFound ? null : View(job.Found), hasPlanned || plan.IsAsFound ? null
+            : View(job.Planned), job.Found.Takes, job.Planned.Takes, plan);
+
+        static HouseView View(HouseAt at) => HouseView.Of(at.House.Evaluation);
+    }
+}
 
 /// <summary>What is planned.</summary>
 /// <param name="Deeds">How many deeds the planned house is made by.</param>
 /// <param name="Held">Those that cannot be done in the house as it was found to be, and so are in no verdict and in no order.</param>
-public sealed record PlanSoFar(int Deeds, ImmutableArray<HeldView> Held)
+/// <param name="IsAsFound">The planned house is the one as found.</param>
+public sealed record PlanSoFar(int Deeds, ImmutableArray<HeldView> Held, bool IsAsFound)
 {
     public static PlanSoFar Of(Job job) => new(job.Plan.Length - job.Held.Length,
-        [.. job.Held.Select(one => new HeldView(one.Index, one.Action.Say(job.Planned.Document), one.Why.Message, job.Plan[one.Index].Later))]);
+        [.. job.Held.Select(one => new HeldView(one.Index, one.Action.Say(job.Planned.Document), one.Why.Message, job.Plan[one.Index].Later))],
+        ReferenceEquals(job.Found.House, job.Planned.House));
 }
 
 /// <param name="Index">Its place in the plan.</param>

@@ -4,6 +4,7 @@ using Altrin.Core.Readings.Parsers;
 using Altrin.Core.Simulation;
 using Altrin.Core.Visit;
 using Altrin.Data;
+using Altrin.UseCases;
 using Altrin.Web.Live;
 using Altrin.Web.Visit;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -28,17 +29,17 @@ internal static class VisitApi
         api.MapGet("/{side}/kept-addresses", Kept);
     }
 
-    private static async Task<Results<Ok<Walk>, ProblemHttpResult>> Look(string id, JobStore jobs, CancellationToken cancel) =>
-        await jobs.Find(id, cancel) is { } job ? TypedResults.Ok(Walk.Of(Evaluated.Of(job.Found.Document).State)) : Answers.NoSuchJob();
+    private static async Task<Results<Ok<Walk>, ProblemHttpResult>> Look(string id, Jobs jobs, CancellationToken cancel) =>
+        await jobs.Find(id, cancel) is { } job ? TypedResults.Ok(Walk.Of(job.Found.House.Evaluation.State)) : Answers.NoSuchJob();
 
-    private static async Task<Results<Ok<Paste>, ValidationProblem, ProblemHttpResult>> Read(string id, PastedInput pasted, JobStore jobs, MakerRegistry makers, CancellationToken cancel)
+    private static async Task<Results<Ok<Paste>, ValidationProblem, ProblemHttpResult>> Read(string id, PastedInput pasted, Jobs jobs, MakerRegistry makers, CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
         if (pasted.Text.Length > PastedText.MostLetters) return Answers.Invalid("text", "More than 4 million letters. Paste less at once.");
         return TypedResults.Ok(Paste.Of(job.Found.Document, pasted.Text, string.IsNullOrWhiteSpace(pasted.Before) ? null : pasted.Before, makers.Of));
     }
 
-    private static async Task<Results<Ok<Ruler[]>, ProblemHttpResult>> Addresses(string id, string side, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<Ruler[]>, ProblemHttpResult>> Addresses(string id, string side, Jobs jobs, CancellationToken cancel)
     {
         var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
         if (house is null) return problem!;
@@ -46,7 +47,7 @@ internal static class VisitApi
         return TypedResults.Ok(Rulers.Of(state, Stairs.Of(state)).ToArray());
     }
 
-    private static async Task<Results<Ok<Reckoning>, ValidationProblem, ProblemHttpResult>> Reckon(string id, string side, string address, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<Reckoning>, ValidationProblem, ProblemHttpResult>> Reckon(string id, string side, string address, Jobs jobs, CancellationToken cancel)
     {
         var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
         if (house is null) return problem!;
@@ -55,7 +56,7 @@ internal static class VisitApi
             : Answers.Invalid("address", $"“{(address.Length > 60 ? address[..60] : address)}” is not {Reckoning.Expected}.");
     }
 
-    private static async Task<Results<Ok<SubnetMove>, ValidationProblem, ProblemHttpResult>> Move(string id, string side, string segment, string from, string to, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<SubnetMove>, ValidationProblem, ProblemHttpResult>> Move(string id, string side, string segment, string from, string to, Jobs jobs, CancellationToken cancel)
     {
         var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
         if (house is null) return problem!;
@@ -66,13 +67,13 @@ internal static class VisitApi
         return move is not null ? TypedResults.Ok(move) : Answers.Invalid("to", why!);
     }
 
-    private static async Task<Results<Ok<KeptAddresses>, ProblemHttpResult>> Kept(string id, string side, string[] thing, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<KeptAddresses>, ProblemHttpResult>> Kept(string id, string side, string[] thing, Jobs jobs, CancellationToken cancel)
     {
         var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
         return house is null ? problem! : TypedResults.Ok(KeptAddresses.Of(house.State, thing));
     }
 
-    private static async Task<Results<Ok<AddressNote>, NoContent, ProblemHttpResult>> Note(string id, string side, string owner, string address, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<AddressNote>, NoContent, ProblemHttpResult>> Note(string id, string side, string owner, string address, Jobs jobs, CancellationToken cancel)
     {
         var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
         if (house is null) return problem!;

@@ -11,6 +11,7 @@ using Altrin.Core.WorkOrders.Otherwise;
 using Altrin.Core.WorkOrders.Proof;
 using Altrin.Core.WorkOrders.Steps;
 using Altrin.Data;
+using Altrin.UseCases;
 using Altrin.Web.Live;
 using Altrin.Web.Photos;
 using Altrin.Web.Share;
@@ -40,12 +41,12 @@ internal static class WorkOrdersApi
     /// the trade does it; <c>back:</c> and the key of a step: from after that step back to how the house was found, without a key from where the work
     /// now begins. Nothing: the better of the two.</param>
     /// <param name="with"><c>laptop</c>: with a socket; <c>no-socket</c>; <c>phone</c>.</param>
-    private static async Task<Results<Ok<WorkOrderView>, ProblemHttpResult>> Get(string id, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)
+    private static async Task<Results<Ok<WorkOrderView>, ProblemHttpResult>> Get(string id, string? way, string? with, Jobs jobs, Orders orders, CancellationToken cancel)
     {
-        var (_, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
+        var (_, desk, problem) = await Desk(id, way, with, jobs, orders, cancel);
         if (desk is null) return problem!;
         var order = desk.Order;
-        return TypedResults.Ok(new WorkOrderView(order, order.IsProven, [.. KeyedAsNow(order, await jobs.Ticks(id, cancel)).Select(View)], desk.Way, desk.CutMinutes,
+        return TypedResults.Ok(new WorkOrderView(order, order.IsProven, [.. KeyedAsNow(order, await orders.Ticks(id, cancel)).Select(View)], desk.Way, desk.CutMinutes,
             desk.Other is var (other, else_, cut) ? new(other, else_.Minutes, cut, else_.Steps.Length, else_.IsProven) : null,
             HandsOf(with), [.. desk.Turns.Select(turn => new TurnView(turn.Number, turn.StepTitle, turn.Seen, turn.Sentence, turn.At, turn.Done))],
             order.Steps.ToImmutableDictionary(step => step.Key, step => Sighting.PossibleAt(step).ToImmutableArray())));
@@ -61,15 +62,15 @@ internal static class WorkOrdersApi
     }
 
     /// <param name="way">Of the order that the step was seen in; as at <see cref="Get"/>.</param>
-    private static async Task<Results<Ok<TickView>, ValidationProblem, ProblemHttpResult>> Say(string id, string step, SetTick said, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)
+    private static async Task<Results<Ok<TickView>, ValidationProblem, ProblemHttpResult>> Say(string id, string step, SetTick said, string? way, string? with, Jobs jobs, Orders orders, CancellationToken cancel)
     {
         if (said.Outcome is not ("open" or "as-said" or "something-else"))
             return Answers.Invalid("outcome", $"“{said.Outcome}” is unknown here. Use open, as-said or something-else.");
         if (said.Note is { Length: > MostNoteLetters }) return Answers.Invalid("note", $"Longer than {MostNoteLetters} letters. Shorten it.");
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
         // What was said of a step stays open to be said otherwise, also when the order has moved on.
-        if (!(await jobs.Ticks(id, cancel)).Any(tick => tick.StepKey == step) && !await IsThere(job, step, way, with, turns, cancel)) return NoSuchStep();
-        var (result, tick) = await jobs.SetTick(id, new(step, said.Revision, said.Outcome, said.Note ?? "", said.StartedAt, null), cancel);
+        if (!(await orders.Ticks(id, cancel)).Any(tick => tick.StepKey == step) && !await IsThere(job, step, way, with, orders, cancel)) return NoSuchStep();
+        var (result, tick) = await orders.SetTick(id, new(step, said.Revision, said.Outcome, said.Note ?? "", said.StartedAt, null), cancel);
         return result switch
         {
             ChangeResult.Done => TypedResults.Ok(View(tick!)),
@@ -80,17 +81,16 @@ internal static class WorkOrdersApi
     }
 
     /// <summary>In the order as it was asked for, or in the one that is shown to whoever asks for nothing.</summary>
-    private static async Task<bool> IsThere(Job job, string step, string? way, string? with, TurnStore turns, CancellationToken cancel)
+    private static async Task<bool> IsThere(Job job, string step, string? way, string? with, Orders orders, CancellationToken cancel)
     {
-        var taken = await turns.List(job.Head.Id, cancel);
-        var asked = OrderDesk.Knows(way) ? OrderDesk.Of(job, taken, way, HandsOf(with), cancel) : null;
+        var asked = Orders.Knows(way) ? await orders.Of(job, way, HandsOf(with), cancel) : null;
         if (asked?.Order.Steps.Any(one => one.Key == step) == true) return true;
-        return OrderDesk.Of(job, taken, null, Hands.Laptop, cancel) is { } usual && (usual.Order.Steps.Any(one => one.Key == step) || usual.Other?.Order.Steps.Any(one => one.Key == step) == true);
+        return await orders.Of(job, null, Hands.Laptop, cancel) is { } usual && (usual.Order.Steps.Any(one => one.Key == step) || usual.Other?.Order.Steps.Any(one => one.Key == step) == true);
     }
 
-    private static async Task<Results<Ok<RehearsalView>, ProblemHttpResult>> Rehearse(string id, string step, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)
+    private static async Task<Results<Ok<RehearsalView>, ProblemHttpResult>> Rehearse(string id, string step, string? way, string? with, Jobs jobs, Orders orders, CancellationToken cancel)
     {
-        var (job, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
+        var (job, desk, problem) = await Desk(id, way, with, jobs, orders, cancel);
         if (desk is null) return problem!;
         if (desk.Order.Steps.FirstOrDefault(one => one.Key == step) is not { After: { } after }) return NoSuchStep();
         return TypedResults.Ok(new RehearsalView(step, HouseView.Of(Evaluation.Of(HandsOf(with).Named(after))),
@@ -100,7 +100,7 @@ internal static class WorkOrdersApi
 
     /// <summary>A code to be printed beside a step: it leads back to it, by the address under which this page was opened; where a phone is answered,
     /// by the one at which it finds the laptop.</summary>
-    private static async Task<Results<ContentHttpResult, ProblemHttpResult>> Code(string id, string step, HttpRequest request, ShareSettings share, JobStore jobs, CancellationToken cancel)
+    private static async Task<Results<ContentHttpResult, ProblemHttpResult>> Code(string id, string step, HttpRequest request, ShareSettings share, Jobs jobs, CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is null) return Answers.NoSuchJob();
         if (step.Length > 64 || !step.All(char.IsAsciiLetterOrDigit)) return NoSuchStep();
@@ -109,36 +109,36 @@ internal static class WorkOrdersApi
     }
 
     /// <summary>What a terminal showed, held against what the step said.</summary>
-    private static async Task<Results<Ok<Comparison>, ProblemHttpResult>> Compare(string id, string step, ShownText shown, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)
+    private static async Task<Results<Ok<Comparison>, ProblemHttpResult>> Compare(string id, string step, ShownText shown, string? way, string? with, Jobs jobs, Orders orders, CancellationToken cancel)
     {
         if (shown.Text.Length > PastedText.MostLetters) return Answers.Wrong("text", "More than 4 million letters. Paste less at once.");
-        var (job, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
+        var (job, desk, problem) = await Desk(id, way, with, jobs, orders, cancel);
         if (desk is null) return problem!;
         return desk.Order.Steps.FirstOrDefault(one => one.Key == step) is { } found ? TypedResults.Ok(Comparison.Of(found, shown.Text, HandsOf(with))) : NoSuchStep();
     }
 
-    private static async Task<Results<Ok<ImmutableArray<MeaningView>>, ProblemHttpResult>> Explain(string id, string step, SeenOtherwise seen, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)
+    private static async Task<Results<Ok<ImmutableArray<MeaningView>>, ProblemHttpResult>> Explain(string id, string step, SeenOtherwise seen, string? way, string? with, Jobs jobs, Orders orders, CancellationToken cancel)
     {
-        var (job, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
+        var (job, desk, problem) = await Desk(id, way, with, jobs, orders, cancel);
         if (desk is null) return problem!;
-        var (meanings, refusal) = Meanings(desk, step, seen, KeyedAsNow(desk.Order, await jobs.Ticks(id, cancel)));
+        var (meanings, refusal) = Meanings(desk, step, seen, KeyedAsNow(desk.Order, await orders.Ticks(id, cancel)));
         if (refusal is not null) return refusal;
         return TypedResults.Ok(meanings.Select(one => View(one, desk, job!.Found.Document, HandsOf(with), cancel)).ToImmutableArray());
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Turn(string id, string step, TakenTurn taken, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Turn(string id, string step, TakenTurn taken, string? way, string? with, Jobs jobs, Orders orders, CancellationToken cancel)
     {
-        var (job, desk, problem) = await Desk(id, way, with, jobs, turns, cancel);
+        var (job, desk, problem) = await Desk(id, way, with, jobs, orders, cancel);
         if (desk is null) return problem!;
         if (taken.Turns != desk.Turns.Length) return Answers.ChangedMeanwhile();
-        var ticks = KeyedAsNow(desk.Order, await jobs.Ticks(id, cancel));
+        var ticks = KeyedAsNow(desk.Order, await orders.Ticks(id, cancel));
         var (meanings, refusal) = Meanings(desk, step, new(taken.Seen, taken.Address, taken.Device, taken.Need), ticks);
         if (refusal is not null) return refusal;
         if (meanings.FirstOrDefault(one => one.Key == taken.Meaning) is not { } meaning) return Answers.Wrong("meaning", "It does not explain what was seen any more. Choose another.");
         if (meaning.House is null) return Answers.Wrong("meaning", "That is mended on the spot: the order goes on as it is.");
         var said = ticks.Where(tick => tick.Outcome != "open").ToDictionary(tick => tick.StepKey);
         var done = desk.Order.Steps.Where(one => said.ContainsKey(one.Key)).Select(one => new DoneStep(one.Title, said[one.Key].Outcome, said[one.Key].Note, said[one.Key].DoneAt)).ToImmutableArray();
-        return await turns.Add(id, new(desk.Turns.Length + 1, desk.Order.Steps.First(one => one.Key == step).Title, Words<SeenInstead>.Of(taken.Seen), meaning.Sentence, meaning.House, [.. meaning.Resets], done, default), cancel) switch
+        return await orders.Take(id, new(desk.Turns.Length + 1, desk.Order.Steps.First(one => one.Key == step).Title, Words<SeenInstead>.Of(taken.Seen), meaning.Sentence, meaning.House, [.. meaning.Resets], done, default), cancel) switch
         {
             ChangeResult.Done => TypedResults.NoContent(),
             ChangeResult.NoSuchJob => Answers.NoSuchJob(),
@@ -146,7 +146,7 @@ internal static class WorkOrdersApi
         };
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> TakeBack(string id, int number, TurnStore turns, CancellationToken cancel) => await turns.TakeBack(id, number, cancel) switch
+    private static async Task<Results<NoContent, ProblemHttpResult>> TakeBack(string id, int number, Orders orders, CancellationToken cancel) => await orders.TakeBack(id, number, cancel) switch
     {
         ChangeResult.Done => TypedResults.NoContent(),
         ChangeResult.NothingThere => TypedResults.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such turn."),
@@ -154,17 +154,17 @@ internal static class WorkOrdersApi
     };
 
     /// <summary>The order as it is asked for; without one, what was wrong with the question.</summary>
-    private static async Task<(Job? Job, OrderDesk? Desk, ProblemHttpResult? Problem)> Desk(string id, string? way, string? with, JobStore jobs, TurnStore turns, CancellationToken cancel)
+    private static async Task<(Job? Job, JobOrder? Desk, ProblemHttpResult? Problem)> Desk(string id, string? way, string? with, Jobs jobs, Orders orders, CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is not { } job) return (null, null, Answers.NoSuchJob());
-        if (!OrderDesk.Knows(way)) return (job, null, Answers.Wrong("way", $"“{way}” is no way to do it. Use {OrderDesk.Keep}, {OrderDesk.Reset}, or {OrderDesk.Back} and the key of a step."));
+        if (!Orders.Knows(way)) return (job, null, Answers.Wrong("way", $"“{way}” is no way to do it. Use {Orders.Keep}, {Orders.Reset}, or {Orders.Back} and the key of a step."));
         if (with is not null && !Words<Hands>.TryRead(with, out _)) return (job, null, Answers.Wrong("with", $"“{with}” is nothing to work with. Use {string.Join(", ", Words<Hands>.All)}."));
-        return OrderDesk.Of(job, await turns.List(id, cancel), way, HandsOf(with), cancel) is { } desk
+        return await orders.Of(job, way, HandsOf(with), cancel) is { } desk
             ? (job, desk, null)
             : (job, null, Answers.Wrong("way", "That step is in neither order any more. Go back from one that is."));
     }
 
-    private static (ImmutableArray<Meaning> Meanings, ProblemHttpResult? Refusal) Meanings(OrderDesk desk, string step, SeenOtherwise seen, ImmutableArray<Tick> ticks)
+    private static (ImmutableArray<Meaning> Meanings, ProblemHttpResult? Refusal) Meanings(JobOrder desk, string step, SeenOtherwise seen, ImmutableArray<Tick> ticks)
     {
         if (desk.Order.Steps.FirstOrDefault(one => one.Key == step) is not { } found) return ([], NoSuchStep());
         if (!Sighting.PossibleAt(found).Contains(seen.Seen)) return ([], Answers.Wrong("seen", "That cannot be seen at this step. Choose another."));
@@ -179,7 +179,7 @@ internal static class WorkOrdersApi
         return (Meaning.Of(desk.Order, step, new(seen.Seen, address, seen.Device, seen.Need), ticks.Where(tick => tick.Outcome == "as-said").Select(tick => tick.StepKey).ToHashSet()), null);
     }
 
-    private static MeaningView View(Meaning meaning, OrderDesk desk, NetworkDocument household, Hands hands, CancellationToken cancel)
+    private static MeaningView View(Meaning meaning, JobOrder desk, NetworkDocument household, Hands hands, CancellationToken cancel)
     {
         NextOrder? next = null;
         // A plan that stands on a mode that is not there has to be made anew: no order leads to it.

@@ -4,6 +4,7 @@ using Altrin.Core.Documents;
 using Altrin.Core.Formats;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
+using Altrin.Core.WorkOrders;
 using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Web.Cli;
@@ -40,14 +41,14 @@ internal static class PlanCommands
         }
         if (files is not [var from, var to]) return InputFile.Fail(error, OrderUsage);
         if (House(from, standardInput, error, isOneOfTwo: true) is not { } found || House(to, standardInput, error, isOneOfTwo: true) is not { } planned) return InputFile.Unreadable;
-        var proven = OrderWriter.Prove(found, planned, hands);
+        var ways = OrderWays.Of(found, planned, hands);
         // What no step reaches is no order from the one to the other.
-        if (proven.Gaps.Any(gap => gap.Kind == GapKind.NotAsPlanned))
+        if (ways.Best.Gaps.Any(gap => gap.Kind == GapKind.NotAsPlanned))
         {
-            InputFile.Fail(error, $"No order was found: {proven.Gaps[0].Says}");
+            InputFile.Fail(error, $"No order was found: {ways.Best.Gaps[0].Says}");
             return NoOrder;
         }
-        Write(output, json => OrderWriter.Write(proven, json));
+        Write(output, json => OrderWriter.Write(ways, json));
         return 0;
     }
 

@@ -1,6 +1,7 @@
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
 using Altrin.Data;
+using Altrin.UseCases;
 
 namespace Altrin.Web.Demo;
 
@@ -21,7 +22,7 @@ internal static class DemoHouses
     }
 
     /// <summary>Puts the demo houses into an empty list of jobs; a list with anything in it is left alone.</summary>
-    public static async Task Load(JobStore jobs)
+    public static async Task Load(Jobs jobs)
     {
         if (!(await jobs.List(null, 1, CancellationToken.None)).IsEmpty) return;
         await jobs.Create(Hawthorn(), CancellationToken.None);

@@ -87,7 +87,7 @@ public class AnswerLaws
                 {
                     var ways = OrderWays.Of(all[i].House, to, i % 5 == 0 ? Hands.Phone : Hands.Laptop, cancel: TestContext.Current.CancellationToken);
                     Assert.All(ways.Best.Gaps, gap => Assert.NotEmpty(gap.Says));
-                    Written(json => OrderWriter.Write(OrderWriter.Prove(all[i].House, to), json));
+                    Written(json => OrderWriter.Write(OrderWays.Of(all[i].House, to), json));
                     _ = PlanChange.Of(all[i].House, Evaluation.Of(to), Evaluation.Of(all[i].House));
                 }
                 catch (Exception error) when (error is not Xunit.Sdk.XunitException) { Assert.Fail($"{all[i].Name} to {other}: {error}"); }

@@ -4,6 +4,7 @@ using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Formats;
 using Altrin.Core.Network;
+using Altrin.Core.WorkOrders;
 using Altrin.Core.Planning;
 using Altrin.Core.Planning.Ranking;
 using Altrin.Core.Rules;
@@ -55,11 +56,11 @@ public class PlanSearchTests
     {
         var house = Examples.House(example);
         var best = PlanSearch.Of(house).Plans[0];
-        var proven = OrderWriter.Prove(house, best.House);
+        var proven = OrderWays.Of(house, best.House);
         var order = Printed(json => OrderWriter.Write(proven, json));
         Assert.Equal("altrin.order/1", (string)order["format"]!);
         var steps = order["steps"]!.AsArray();
-        Assert.Empty(proven.Gaps);
+        Assert.Empty(proven.Best.Gaps);
         var now = AltrinJson.WriteCompact(proven.Start);
         foreach (var step in steps)
         {

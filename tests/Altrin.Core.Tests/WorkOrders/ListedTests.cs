@@ -29,7 +29,7 @@ public class ListedTests
         var steps = Order(house).Steps.Where(step => step.Readings.OfType<ClientReading>().Any()).ToList();
         Assert.Equal(["What it joins", "Carry it"], steps.Select(step => step.Short));
         using var bytes = new MemoryStream();
-        using (var json = new Utf8JsonWriter(bytes)) OrderWriter.Write(OrderWriter.Prove(house, Best(house)), json);
+        using (var json = new Utf8JsonWriter(bytes)) OrderWriter.Write(OrderWays.Of(house, Best(house)), json);
         var listed = JsonNode.Parse(bytes.ToArray())!["steps"]!.AsArray().SelectMany(step => step!["expect"]!.AsArray()).Where(one => (string)one!["reading"]! == "client").ToList();
         Assert.Equal([Satellite, Satellite], listed.Select(one => (string)one!["value"]!));
     }

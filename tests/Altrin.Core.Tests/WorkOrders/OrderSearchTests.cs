@@ -17,7 +17,7 @@ namespace Altrin.Core.Tests.WorkOrders;
 /// <summary>Orders by search: every step is simulated, no clash comes, nobody is locked out, and the household is cut off the least.</summary>
 public class OrderSearchTests
 {
-    private static JsonObject Printed(OrderWriter.Proven proven)
+    private static JsonObject Printed(OrderWays proven)
     {
         using var bytes = new MemoryStream();
         using (var json = new Utf8JsonWriter(bytes)) OrderWriter.Write(proven, json);
@@ -41,14 +41,14 @@ public class OrderSearchTests
         var best = Best(house);
         // A password of one's own is not undone into the one on the label.
         if (house.Devices.Any(box => box.DefaultPassword == true)) return;
-        var back = OrderWriter.Prove(best, house);
-        Assert.Empty(back.Gaps);
+        var back = OrderWays.Of(best, house);
+        Assert.Empty(back.Best.Gaps);
     }
 
     private static void Follow(NetworkDocument from, NetworkDocument to)
     {
-        var proven = OrderWriter.Prove(from, to);
-        Assert.Empty(proven.Gaps);
+        var proven = OrderWays.Of(from, to);
+        Assert.Empty(proven.Best.Gaps);
         var order = Printed(proven);
         var was = PlainClashes.In(JsonNode.Parse(AltrinJson.WriteCompact(Laptop.Away(from)))!);
         foreach (var step in order["steps"]!.AsArray())
@@ -69,14 +69,14 @@ public class OrderSearchTests
         // The first way that puts a box from the table into another room.
         var plan = PlanSearch.Run(house, PlanSearch.UsualBudget, TestContext.Current.CancellationToken).Plans()
             .First(way => way.House.Devices.Zip(house.Devices).Any(pair => pair.First.Room != pair.Second.Room)).House;
-        var order = OrderWriter.Prove(house, plan);
-        Assert.Empty(order.Gaps);
-        var carried = order.Order.Steps.SelectMany(step => step.Actions.OfType<CarryDevice>().Select(carry => (step.Number, carry.Device))).ToList();
+        var order = OrderWays.Of(house, plan);
+        Assert.Empty(order.Best.Gaps);
+        var carried = order.Best.Steps.SelectMany(step => step.Actions.OfType<CarryDevice>().Select(carry => (step.Number, carry.Device))).ToList();
         Assert.NotEmpty(carried);
         foreach (var (number, device) in carried)
-            Assert.DoesNotContain(order.Order.Steps.Take(number - 1), step => step.Actions.OfType<PlugCable>().Any(plug => plug.Cable.A.Device == device || plug.Cable.B.Device == device));
-        foreach (var step in order.Order.Steps.Where(step => step.Actions is [ChangeAdminPassword] && step.Number > 1))
-            Assert.Equal(step.Device, order.Order.Steps[step.Number - 2].Device);
+            Assert.DoesNotContain(order.Best.Steps.Take(number - 1), step => step.Actions.OfType<PlugCable>().Any(plug => plug.Cable.A.Device == device || plug.Cable.B.Device == device));
+        foreach (var step in order.Best.Steps.Where(step => step.Actions is [ChangeAdminPassword] && step.Number > 1))
+            Assert.Equal(step.Device, order.Best.Steps[step.Number - 2].Device);
     }
 
     /// <summary>What is known to go wrong does: common practice, no source.</summary>
@@ -97,7 +97,7 @@ public class OrderSearchTests
         var house = JobPlanTests.Job("lan-to-lan");
         var off = new TurnOffDhcpServer("r2").Apply(new PlugLaptop(new("r2", "lan2")).Apply(house));
         Assert.NotEqual(Answer.Yes, Simulator.Run(off).Admin(Laptop.Id, "r2").Reachable);
-        var steps = OrderWriter.Prove(house, Best(house)).Order.Steps;
+        var steps = OrderWays.Of(house, Best(house)).Best.Steps;
         var (address, server) = (steps.ToList().FindIndex(step => step.Actions.Any(one => one is SetLanAddress)), steps.ToList().FindIndex(step => step.Actions.Any(one => one is TurnOffDhcpServer)));
         Assert.InRange(address, 0, server);
     }
@@ -107,9 +107,9 @@ public class OrderSearchTests
     {
         var house = Examples.House("larkspur-house");
         var plan = Best(house);
-        var best = OrderWriter.Prove(house, plan);
-        Assert.InRange(best.CutMinutes, 1, 6);
-        Assert.True(best.Order.Minutes < Orders.Trade(house, plan).Minutes);
+        var best = OrderWays.Of(house, plan);
+        Assert.InRange(best.BestCutMinutes, 1, 6);
+        Assert.True(best.Best.Minutes < Orders.Trade(house, plan).Minutes);
     }
 
     [Theory]
@@ -123,10 +123,10 @@ public class OrderSearchTests
             // As many are sold: open until somebody gives them a key.
             house = house with { Devices = [.. house.Devices.Select(box => box.Id == "gw" ? box : box with { Wifi = [.. box.Wifi.Select(network => network with { Security = WifiSecurity.Open, Key = null })] })] };
             if (job == "lan-to-lan") house = JobPlanTests.Job(job);
-            var order = OrderWriter.Prove(house, Best(house), hands);
-            Assert.Empty(order.Gaps);
-            Assert.DoesNotContain(order.Order.Steps, step => step.Actions.Any(action => action is PlugLaptop));
-            foreach (var step in order.Order.Steps.Where(step => step.Open is not null && step.Actions.Any(action => action is SetWifi { Network.Key: "home" })))
+            var order = OrderWays.Of(house, Best(house), hands);
+            Assert.Empty(order.Best.Gaps);
+            Assert.DoesNotContain(order.Best.Steps, step => step.Actions.Any(action => action is PlugLaptop));
+            foreach (var step in order.Best.Steps.Where(step => step.Open is not null && step.Actions.Any(action => action is SetWifi { Network.Key: "home" })))
                 Assert.NotEqual(WifiSecurity.Open, Assert.IsType<Attachment.Join>(step.Before!.FindEndpoint(Laptop.Id)!.Connect).Security ?? WifiSecurity.Open);
         }
     }
@@ -134,7 +134,7 @@ public class OrderSearchTests
     [Theory]
     [InlineData("wds", "Make Barn router a WDS bridge")]
     [InlineData("lan-to-lan", "Make Old router an access point")]
-    public void An_order_is_called_what_it_does(string job, string title) => Assert.Equal(title, OrderWriter.Prove(JobPlanTests.Job(job), Best(JobPlanTests.Job(job))).Order.Title);
+    public void An_order_is_called_what_it_does(string job, string title) => Assert.Equal(title, OrderWays.Of(JobPlanTests.Job(job), Best(JobPlanTests.Job(job))).Best.Title);
 
     /// <summary>The page, the options and the command line propose the same one.</summary>
     [Theory, MemberData(nameof(JobPlanTests.Jobs), MemberType = typeof(JobPlanTests))]
@@ -144,7 +144,7 @@ public class OrderSearchTests
         var ways = OrderWays.Of(house, plan);
         Assert.Empty(ways.Best.Gaps);
         if (ways.Reset.Gaps.IsEmpty) Assert.True(ways.Best.CutMinutes(house) <= ways.Reset.CutMinutes(house));
-        Assert.Equal(ways.Best.Steps.Length, OrderWriter.Prove(house, plan).Order.Steps.Length);
+        Assert.Equal(ways.Best.Steps.Length, OrderWays.Of(house, plan).Best.Steps.Length);
     }
 
     [Fact]
@@ -152,7 +152,7 @@ public class OrderSearchTests
     {
         var house = JobPlanTests.Job("chain-of-three");
         var plan = Best(house);
-        Assert.Equal(OrderWriter.Prove(house, plan).Order.Steps.Select(step => step.Key), OrderWriter.Prove(house, plan).Order.Steps.Select(step => step.Key));
+        Assert.Equal(OrderWays.Of(house, plan).Best.Steps.Select(step => step.Key), OrderWays.Of(house, plan).Best.Steps.Select(step => step.Key));
     }
 
     /// <summary>A box that restarts carries nobody's traffic meanwhile, though before and after it does: played with its plug out, everybody behind it is counted.</summary>
@@ -160,7 +160,7 @@ public class OrderSearchTests
     public void Whoever_sits_behind_a_box_that_restarts_is_cut_off_meanwhile(string job)
     {
         var house = JobPlanTests.Job(job);
-        var order = OrderWriter.Prove(house, Best(house)).Order;
+        var order = OrderWays.Of(house, Best(house)).Best;
         var had = Online(house);
         var minutes = 0.0;
         foreach (var step in order.Steps)
@@ -196,15 +196,15 @@ public class OrderSearchTests
     public void Who_receives_the_line_is_powered_after_the_gateway_and_its_outside_address_is_looked_at(string job)
     {
         var house = JobPlanTests.Job(job);
-        var order = OrderWriter.Prove(house, Best(house)).Order;
+        var order = OrderWays.Of(house, Best(house)).Best;
         var turn = order.Steps.Where(step => step.Phase == "Power, in this order").ToList();
         Assert.Equal([120, 240, 180], turn.Select(step => step.WaitSeconds!.Value));
         Assert.Contains(turn[2].Expect, seen => seen.Reading.EndsWith(", outside", StringComparison.Ordinal) && seen.Value.StartsWith("the line’s own address", StringComparison.Ordinal));
         // What was seen on the line once is what shows there again, at the same box.
         var known = house with { Line = house.Line! with { Seen = new() { Address = InterfaceAddress.Parse("198.51.100.20/24"), Gateway = Ipv4Address.Parse("198.51.100.1") } } };
-        Assert.Contains(OrderWriter.Prove(known, Best(known)).Order.Steps.SelectMany(step => step.Expect), seen => seen.Value == "198.51.100.20");
-        Assert.DoesNotContain(OrderWriter.Prove(known, Best(known)).Order.Steps.Single(step => step.Short == "Router on").Expect, seen => seen.Value == "198.51.100.20");
-        Assert.Contains(Printed(OrderWriter.Prove(known, Best(known)))["steps"]!.AsArray().SelectMany(step => step!["expect"]!.AsArray()), one => (string)one!["reading"]! == "wan-address" && (string)one["value"]! == "198.51.100.20");
+        Assert.Contains(OrderWays.Of(known, Best(known)).Best.Steps.SelectMany(step => step.Expect), seen => seen.Value == "198.51.100.20");
+        Assert.DoesNotContain(OrderWays.Of(known, Best(known)).Best.Steps.Single(step => step.Short == "Router on").Expect, seen => seen.Value == "198.51.100.20");
+        Assert.Contains(Printed(OrderWays.Of(known, Best(known)))["steps"]!.AsArray().SelectMany(step => step!["expect"]!.AsArray()), one => (string)one!["reading"]! == "wan-address" && (string)one["value"]! == "198.51.100.20");
     }
 
     /// <summary>Proved where a thing would be: with an address that the house gives it, before the box is carried and in its place.</summary>
@@ -216,7 +216,7 @@ public class OrderSearchTests
     public void A_box_that_joins_is_proved_at_itself_by_automatic_addressing(string job, int times)
     {
         var house = JobPlanTests.Job(job);
-        var order = OrderWriter.Prove(house, Best(house)).Order;
+        var order = OrderWays.Of(house, Best(house)).Best;
         var proofs = order.Steps.Where(step => step.Title.StartsWith("Prove it at ", StringComparison.Ordinal)).ToList();
         Assert.Equal(times, proofs.Count);
         Assert.All(proofs, step => Assert.EndsWith("automatic", step.Laptop, StringComparison.Ordinal));
@@ -241,7 +241,7 @@ public class OrderSearchTests
     public void Names_that_come_and_go_are_among_what_must_be_seen(string job)
     {
         var house = JobPlanTests.Job(job);
-        foreach (var step in Printed(OrderWriter.Prove(house, Best(house)))["steps"]!.AsArray())
+        foreach (var step in Printed(OrderWays.Of(house, Best(house)))["steps"]!.AsArray())
         {
             var seen = step!["expect"]!.AsArray().ToLookup(one => (string)one!["reading"]!, one => (string)one!["value"]!);
             if (!step["actions"]!.AsArray().Any(action => (string)action!["do"]! is "set-wifi")) continue;

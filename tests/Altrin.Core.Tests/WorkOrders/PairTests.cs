@@ -4,6 +4,7 @@ using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Formats;
 using Altrin.Core.Planning;
+using Altrin.Core.WorkOrders;
 using Altrin.Core.Tests.Planning;
 
 namespace Altrin.Core.Tests.WorkOrders;
@@ -31,8 +32,8 @@ public class PairTests
             var to = plans[seed % plans.Length].House;
             if (Difference.Actions(Laptop.Away(house), Laptop.Away(to)).All(action => action.IsRecord(house))) continue;
             pairs++;
-            var proven = OrderWriter.Prove(house, to);
-            if (!proven.Gaps.IsEmpty)
+            var proven = OrderWays.Of(house, to);
+            if (!proven.Best.Gaps.IsEmpty)
             {
                 without++;
                 continue;
@@ -53,7 +54,7 @@ public class PairTests
         Assert.True(pages > pairs);
     }
 
-    private static JsonObject Printed(OrderWriter.Proven proven)
+    private static JsonObject Printed(OrderWays proven)
     {
         using var bytes = new MemoryStream();
         using (var json = new Utf8JsonWriter(bytes)) OrderWriter.Write(proven, json);

@@ -1,12 +1,12 @@
 import { adoptPlan, answerHeld, doDeeds, redo, setTick, undo } from './queries'
-import type { Action, JobView, Side, TickView } from './types'
+import type { Action, JobAnswer, Side, TickView } from './types'
 
 /** What a person changed, as it waits to be sent: it can be written down, and its own id makes it once however often it arrives. */
 export type Change = {
   id: string
   job: string
-} /** With what the house said of the same when they were thought of (`state/rebase`). */ & (
-  | { what: 'deeds'; side: Side; actions: Action[]; say?: string; of?: unknown[] }
+} /** `drawn`: the version that was on screen when they were thought of. */ & (
+  | { what: 'deeds'; side: Side; actions: Action[]; say?: string; drawn?: number }
   | { what: 'adopt'; actions: Action[]; say?: string }
   | { what: 'held'; index: number; answer: 'take-out' | 'keep' }
   | { what: 'undo' | 'redo'; side: Side }
@@ -22,11 +22,11 @@ export type Asked<T = HouseChange> = T extends { id: string; job: string } ? Omi
 /** An id that the server has never seen. */
 export const newChangeId = () => crypto.randomUUID()
 
-export function sendHouseChange(change: HouseChange, version: number): Promise<JobView> {
+export function sendHouseChange(change: HouseChange, version: number): Promise<JobAnswer> {
   const { id, job } = change
   switch (change.what) {
     case 'deeds':
-      return doDeeds(job, change.side, version, change.actions, change.say, id)
+      return doDeeds(job, change.side, version, change.actions, change.say, id, change.drawn)
     case 'adopt':
       return adoptPlan(job, version, change.actions, change.say, id)
     case 'held':

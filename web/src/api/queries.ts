@@ -9,8 +9,8 @@ import type {
   CopyHead,
   FixesView,
   GuestOffer,
+  JobAnswer,
   JobLine,
-  JobView,
   JoinCode,
   KeptAddresses,
   KitView,
@@ -25,7 +25,7 @@ import type {
   PlanChange,
   ReachGrid,
   Reckoning,
-  RehearsalView,
+  RehearsalAnswer,
   Ruler,
   SaidRoom,
   SecretView,
@@ -42,6 +42,7 @@ import type {
   WhatIf,
   WorkOrderView,
 } from './types'
+import { wholeJob } from './wholeJob'
 
 /** Jobs, the last changed first; of those alone with these words in the name, and one more than is shown, to know whether there are more. */
 export const jobList = (find: string, most: number) =>
@@ -70,7 +71,8 @@ export const leave = () => unwrap<unknown>(api.POST('/api/share/leave', {}))
 export const job = (id: string) =>
   queryOptions({
     queryKey: ['job', id],
-    queryFn: ({ signal }) => unwrap<JobView>(api.GET('/api/jobs/{id}', { params: { path: { id } }, signal })),
+    queryFn: async ({ signal }) =>
+      wholeJob(await unwrap<JobAnswer>(api.GET('/api/jobs/{id}', { params: { path: { id } }, signal }))),
   })
 
 /** The plans, with what is pinned beforehand. Searching takes a moment: it is not done again before anything has changed. */
@@ -109,13 +111,15 @@ export const workOrder = (id: string, version: number, asked: Asked = {}) =>
 export const rehearsal = (id: string, version: number, asked: Asked, turns: number, step: string) =>
   queryOptions({
     queryKey: ['job', id, 'rehearsal', version, asked.way ?? '', asked.with ?? '', turns, step],
-    queryFn: ({ signal }) =>
-      unwrap<RehearsalView>(
+    queryFn: async ({ signal }) => {
+      const played = await unwrap<RehearsalAnswer>(
         api.GET('/api/jobs/{id}/work-order/{step}/rehearsal', {
           params: { path: { id, step }, query: asked },
           signal,
         }),
-      ),
+      )
+      return { ...played, house: { ...played.house, revision: version } }
+    },
     staleTime: Number.POSITIVE_INFINITY,
   })
 
@@ -442,17 +446,17 @@ export const deletePhoto = (id: string, photo: string) =>
   unwrap<unknown>(api.DELETE('/api/jobs/{id}/photos/{photo}', { params: { path: { id, photo } } }))
 
 export const createJob = (from: 'empty' | 'demo' | 'demo-terrace' | 'demo-farm', name?: string) =>
-  unwrap<JobView>(api.POST('/api/jobs', { body: { from, name } }))
+  unwrap<JobAnswer>(api.POST('/api/jobs', { body: { from, name } })).then((job) => wholeJob(job))
 
 export const importJob = (text: string) =>
-  unwrap<JobView>(
+  unwrap<JobAnswer>(
     api.POST('/api/jobs/import', {
       // The reader of documents wants the very bytes, so that it can name the line and column of a slip.
       body: text as never,
       bodySerializer: (body) => body as unknown as string,
       headers: { 'content-type': 'application/json' },
     }),
-  )
+  ).then((job) => wholeJob(job))
 
 export const copies = queryOptions({
   queryKey: ['copies'],
@@ -467,6 +471,7 @@ export const putBack = (name: string) =>
 export const deleteJob = (id: string) =>
   unwrap<unknown>(api.DELETE('/api/jobs/{id}', { params: { path: { id } } }))
 
+/** @param drawn The version that was on screen when the person spoke. */
 export const doDeeds = (
   id: string,
   side: Side,
@@ -474,30 +479,37 @@ export const doDeeds = (
   actions: Action[],
   say?: string,
   change?: string,
+  drawn?: number,
 ) =>
-  unwrap<JobView>(
+  unwrap<JobAnswer>(
     api.POST('/api/jobs/{id}/{side}/deeds', {
       params: { path: { id, side } },
-      body: { version, actions, say, id: change },
+      body: { version, drawn, actions, say, id: change, onlyChanges: true },
     }),
   )
 
 export const adoptPlan = (id: string, version: number, actions: Action[], say?: string, change?: string) =>
-  unwrap<JobView>(
+  unwrap<JobAnswer>(
     api.PUT('/api/jobs/{id}/planned', {
       params: { path: { id } },
-      body: { version, actions, say, id: change },
+      body: { version, actions, say, id: change, onlyChanges: true },
     }),
   )
 
 export const undo = (id: string, side: Side, version: number, change?: string) =>
-  unwrap<JobView>(
-    api.POST('/api/jobs/{id}/{side}/undo', { params: { path: { id, side } }, body: { version, id: change } }),
+  unwrap<JobAnswer>(
+    api.POST('/api/jobs/{id}/{side}/undo', {
+      params: { path: { id, side } },
+      body: { version, id: change, onlyChanges: true },
+    }),
   )
 
 export const redo = (id: string, side: Side, version: number, change?: string) =>
-  unwrap<JobView>(
-    api.POST('/api/jobs/{id}/{side}/redo', { params: { path: { id, side } }, body: { version, id: change } }),
+  unwrap<JobAnswer>(
+    api.POST('/api/jobs/{id}/{side}/redo', {
+      params: { path: { id, side } },
+      body: { version, id: change, onlyChanges: true },
+    }),
   )
 
 export const answerHeld = (
@@ -507,15 +519,15 @@ export const answerHeld = (
   answer: 'take-out' | 'keep',
   change?: string,
 ) =>
-  unwrap<JobView>(
+  unwrap<JobAnswer>(
     api.POST('/api/jobs/{id}/planned/held', {
       params: { path: { id } },
-      body: { version, index, answer, id: change },
+      body: { version, index, answer, id: change, onlyChanges: true },
     }),
   )
 
 export const setBack = (id: string, version: number) =>
-  unwrap<JobView>(api.POST('/api/jobs/{id}/set-back', { params: { path: { id } }, body: { version } }))
+  unwrap<JobAnswer>(api.POST('/api/jobs/{id}/set-back', { params: { path: { id } }, body: { version } }))
 
 export const setTick = (
   id: string,

@@ -3,8 +3,18 @@ import type { components } from './generated/schema'
 type Schemas = components['schemas']
 
 export type JobLine = Schemas['JobLine']
-export type JobView = Schemas['JobView']
-export type HouseView = Schemas['HouseView']
+/** A job as it is answered: a house that the page has already is left out. */
+export type JobAnswer = Schemas['JobView']
+
+/** One house of a job at a version of it, and what undo and redo do there. */
+export type HouseView = Schemas['HouseView'] & {
+  revision: number
+  undo?: string | null
+  redo?: string | null
+}
+
+/** A job with both its houses. */
+export type JobView = Omit<JobAnswer, 'found' | 'planned'> & { found: HouseView; planned: HouseView }
 export type FindingView = Schemas['FindingView']
 export type ProvenFix = Schemas['ProvenFix']
 export type FixesView = Schemas['FixesView']
@@ -66,7 +76,8 @@ export type JoinCode = Schemas['JoinCodeView']
 export type KeptAddresses = Schemas['KeptAddresses']
 export type Meaning = Schemas['MeaningView']
 export type Comparison = Schemas['Comparison']
-export type RehearsalView = Schemas['RehearsalView']
+export type RehearsalAnswer = Schemas['RehearsalView']
+export type RehearsalView = Omit<Schemas['RehearsalView'], 'house'> & { house: HouseView }
 export type TurnView = Schemas['TurnView']
 export type SeenInstead = Schemas['SeenInstead']
 

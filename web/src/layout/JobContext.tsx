@@ -7,7 +7,6 @@ import type { Action, HeldDeed, HouseView, JobView, ProvenFix, Side } from '../a
 import { looksOnlyWords, useLooking } from '../state/looking'
 import { say } from '../state/notices'
 import { changeKey, scopeOf } from '../state/outbox'
-import { saidOf } from '../state/rebase'
 import { usePlace } from './usePlace'
 
 /** What is on screen. */
@@ -71,9 +70,8 @@ export function JobProvider({ job, children }: { job: JobView; children: ReactNo
       // Nothing is sent that would be refused.
       if (useLooking.getState().looksOnly) return new ApiProblem(403, looksOnlyWords)
       try {
-        const of =
-          asked.what === 'deeds' ? saidOf(latest.current.job[asked.side].document, asked.actions) : undefined
-        await change({ ...asked, ...(of && { of }), id: newChangeId(), job: job.id } as Change)
+        const drawn = asked.what === 'deeds' ? { drawn: latest.current.job.version } : {}
+        await change({ ...asked, ...drawn, id: newChangeId(), job: job.id } as Change)
         return undefined
       } catch (error) {
         return error instanceof ApiProblem ? error : new ApiProblem(-1, 'That did not work.')

@@ -7,12 +7,12 @@ import {
   QueryCache,
   QueryClient,
 } from '@tanstack/react-query'
-import { type Change, type HouseChange, sendHouseChange, sendTick, type TickChange } from '../api/changes'
+import { type Change, sendHouseChange, sendTick, type TickChange } from '../api/changes'
 import { ApiProblem } from '../api/client'
 import { job as jobQuery, workOrder } from '../api/queries'
 import type { JobView, TickView, WorkOrderView } from '../api/types'
+import { wholeJob } from '../api/wholeJob'
 import { letGoOfOlder } from './olderAnswers'
-import { rebase } from './rebase'
 import { serverIsAway } from './server'
 import { isGuest } from './thisPage'
 import { askedNow } from './way'
@@ -65,19 +65,13 @@ export function besides(now: TickView, said: TickChange): TickChange {
   return { ...said, ...(note === undefined ? {} : { note }), ...(outcome ? { outcome } : {}) }
 }
 
-/** A change that waited for others is meant of the house that they have made. */
-const asItStands = (change: HouseChange, job: JobView): HouseChange =>
-  change.what === 'deeds' && change.of
-    ? { ...change, actions: rebase(change.actions, change.of, job[change.side].document) }
-    : change
-
 async function send(queries: QueryClient, change: Change): Promise<void> {
   try {
     const job =
       queries.getQueryData<JobView>(jobQuery(change.job).queryKey) ??
       (await queries.fetchQuery(jobQuery(change.job)))
     if (change.what !== 'tick') {
-      const after = await sendHouseChange(asItStands(change, job), job.version)
+      const after = wholeJob(await sendHouseChange(change, job.version), job)
       // What was asked before this is older than this.
       await queries.cancelQueries({ queryKey: jobQuery(change.job).queryKey, exact: true })
       queries.setQueryData(jobQuery(change.job).queryKey, after)

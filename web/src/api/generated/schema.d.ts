@@ -3588,6 +3588,9 @@ export interface components {
             actions: components["schemas"]["InstallerAction"][];
             say?: null | string;
             id?: null | string;
+            /** Format: int32 */
+            drawn?: null | number;
+            onlyChanges?: null | boolean;
         };
         Device: {
             id: string;
@@ -3731,6 +3734,7 @@ export interface components {
             index: number;
             answer: string;
             id?: null | string;
+            onlyChanges?: null | boolean;
         };
         HeldView: {
             /** Format: int32 */
@@ -3750,8 +3754,6 @@ export interface components {
             cautions: number;
         };
         HouseView: {
-            /** Format: int32 */
-            revision: number;
             document: components["schemas"]["NetworkDocument"];
             verdict: components["schemas"]["HouseSummary"];
             wants: components["schemas"]["WantView"][];
@@ -3764,8 +3766,6 @@ export interface components {
             boxes: components["schemas"]["BoxWords"][];
             things: components["schemas"]["ThingWords"][];
             joinable: components["schemas"]["JoinChoice"][];
-            undo: null | string;
-            redo: null | string;
         };
         HttpValidationProblemDetails: {
             type?: null | string;
@@ -4170,8 +4170,10 @@ export interface components {
             /** Format: int32 */
             version: number;
             name: string;
-            found: components["schemas"]["HouseView"];
-            planned: components["schemas"]["HouseView"];
+            found: null | components["schemas"]["HouseView"];
+            planned: null | components["schemas"]["HouseView"];
+            ofFound: components["schemas"]["Takes"];
+            ofPlanned: components["schemas"]["Takes"];
             plan: components["schemas"]["PlanSoFar"];
         };
         JoinChoice: {
@@ -4647,6 +4649,7 @@ export interface components {
             /** Format: int32 */
             deeds: number;
             held: components["schemas"]["HeldView"][];
+            isAsFound: boolean;
         };
         PlannedChannel: {
             device: string;
@@ -4851,6 +4854,7 @@ export interface components {
             /** Format: int32 */
             version: number;
             id?: null | string;
+            onlyChanges?: null | boolean;
         };
         Service: {
             protocol: components["schemas"]["TransportProtocol"];
@@ -5016,6 +5020,10 @@ export interface components {
             address?: null | string;
             device?: null | string;
             need?: null | string;
+        };
+        Takes: {
+            undo: null | string;
+            redo: null | string;
         };
         /** @enum {string} */
         Technology: "fibre" | "cable" | "dsl" | "fixed-wireless" | "satellite";

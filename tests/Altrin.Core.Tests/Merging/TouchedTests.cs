@@ -1,9 +1,10 @@
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Documents;
+using Altrin.Core.Merging;
 using Altrin.Core.Network;
 
-namespace Altrin.Core.Tests.Documents;
+namespace Altrin.Core.Tests.Merging;
 
 /// <summary>Two people's changes are told apart by what they touch.</summary>
 public class TouchedTests

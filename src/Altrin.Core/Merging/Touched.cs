@@ -1,8 +1,9 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Altrin.Core.Documents;
 using Altrin.Core.Network;
 
-namespace Altrin.Core.Documents;
+namespace Altrin.Core.Merging;
 
 /// <summary>What differs between two houses, place by place: by it two people's changes are told apart.</summary>
 public static class Touched
