@@ -29,13 +29,13 @@ internal static class Answers
     /// <param name="onlyChanges">The asker has the houses as they were before the change.</param>
     public static async Task<Results<Ok<JobView>, ValidationProblem, ProblemHttpResult>> After(ChangeOutcome outcome, Jobs jobs, string id,
         bool? onlyChanges, CancellationToken cancel) => outcome.Result switch
-    {
-        ChangeResult.Done => (outcome.After ?? await jobs.Find(id, cancel)) is { } job
-            ? TypedResults.Ok(JobView.Of(job, onlyChanges == true ? outcome.Before : null)) : NoSuchJob(),
-        ChangeResult.NoSuchJob => NoSuchJob(),
-        ChangeResult.ChangedMeanwhile => ChangedMeanwhile(),
-        ChangeResult.NothingThere => TypedResults.Problem(statusCode: StatusCodes.Status409Conflict, title: "There is nothing to take back, or to bring back."),
-        ChangeResult.Refused => Refused(outcome.Refusal),
-        _ => throw new InvalidOperationException($"{outcome.Result} is not handled."),
-    };
+        {
+            ChangeResult.Done => (outcome.After ?? await jobs.Find(id, cancel)) is { } job
+                ? TypedResults.Ok(JobView.Of(job, onlyChanges == true ? outcome.Before : null)) : NoSuchJob(),
+            ChangeResult.NoSuchJob => NoSuchJob(),
+            ChangeResult.ChangedMeanwhile => ChangedMeanwhile(),
+            ChangeResult.NothingThere => TypedResults.Problem(statusCode: StatusCodes.Status409Conflict, title: "There is nothing to take back, or to bring back."),
+            ChangeResult.Refused => Refused(outcome.Refusal),
+            _ => throw new InvalidOperationException($"{outcome.Result} is not handled."),
+        };
 }
