@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using Altrin.Tests;
 
 namespace Altrin.Attack.Tests;
 
@@ -17,7 +18,8 @@ public class FuzzTests
         using var folder = new Folder();
         using var victim = await Victim.Serving(folder.Path);
         var guests = new OpenApiGuests(await Victim.Json(await victim.Client.GetAsync("/api/openapi.json")), random);
-        var answers = new SortedDictionary<int, int>();
+        var questions = Questions.Of(await Victim.Json(await victim.Client.GetAsync("/api/openapi.json")));
+        var (answers, looked) = (new SortedDictionary<int, int>(), 0);
         var (slowest, slowestOf) = (TimeSpan.Zero, "");
         for (var n = 0; n < count; n++)
         {
@@ -38,6 +40,16 @@ public class FuzzTests
             if (answer.StatusCode == System.Net.HttpStatusCode.BadRequest && text.Length == 0 && what.Contains("%00", StringComparison.Ordinal)) continue;
             foreach (var header in Protective) Assert.True(answer.Headers.Contains(header), $"{what}: {(int)answer.StatusCode} without {header}");
             Assert.False(answer.Headers.Contains("X-Injected"));
+            // After a deed that was accepted everything that can be asked of the job has an answer.
+            if (IsDeed(request) && answer.IsSuccessStatusCode && looked < Rounds.Or(20))
+            {
+                looked++;
+                foreach (var url in questions.SelectMany(path => Questions.Filled(path, request.RequestUri!.ToString().Split('/')[3])))
+                {
+                    using var told = await victim.Client.GetAsync(url);
+                    Assert.True((int)told.StatusCode < 500, $"{url} after {what}\n{body}\n{(int)told.StatusCode} {await told.Content.ReadAsStringAsync()}");
+                }
+            }
             if ((int)answer.StatusCode >= 400)
             {
                 Assert.True(answer.Content.Headers.ContentType?.MediaType == "application/problem+json", $"{what}: {(int)answer.StatusCode} as {answer.Content.Headers.ContentType}");
@@ -48,10 +60,14 @@ public class FuzzTests
         var job = await victim.NewJob();
         Assert.True((await victim.Rename((string)job["id"]!, 1, "Still here")).IsSuccessStatusCode);
         Rounds.Say($"fuzz: {count} requests over {guests.Operations} operations, seed {Rounds.Seed}: {string.Join(", ", answers.Select(one => $"{one.Value} × {one.Key}"))}; slowest {slowest.TotalSeconds:0.0} s ({slowestOf}); {victim.ResidentBytes >> 20} MB");
-        // Wrong questions alone would show nothing: some get through.
+        // Wrong questions alone would show nothing: some get through, and some deeds are done.
+        Assert.True(looked > 3, $"only {looked} deeds were accepted");
         Assert.True(answers.GetValueOrDefault(200) > count / 20, $"only {answers.GetValueOrDefault(200)} of {count} were answered with something");
         Assert.InRange(slowest.TotalSeconds, 0, 20);
     }
+
+    private static bool IsDeed(HttpRequestMessage request) => request.Method == HttpMethod.Post
+        && request.RequestUri!.ToString().Split('?')[0].EndsWith("/deeds", StringComparison.Ordinal);
 
     /// <summary>The end of what it noted.</summary>
     private static string Log(string folder)

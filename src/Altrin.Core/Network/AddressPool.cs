@@ -21,6 +21,14 @@ public sealed record AddressPool
         ? new(subnet.Network.Plus(FirstUsual), subnet.Network.Plus(LastUsual))
         : new(subnet.Network.Plus((uint)subnet.Usable / 2), subnet.LastUsable);
 
+    /// <summary>Where a pool that nobody has looked at is taken to lie by whoever gives out a fixed address: the usable addresses up to .9 of a /24 are
+    /// left free, in other subnets the first eight. Null where nothing is left for it.</summary>
+    public static AddressPool? Unseen(Prefix subnet)
+    {
+        var start = subnet.Network.Plus(subnet.Length == 24 ? 10u : 9u);
+        return start <= subnet.LastUsable ? new(start, subnet.LastUsable) : null;
+    }
+
     private const uint FirstUsual = 100, LastUsual = 199;
 
     public override string ToString() => $"{Start} to {End}";

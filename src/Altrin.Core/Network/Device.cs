@@ -69,6 +69,19 @@ public sealed record Device : DocumentPart
     /// <summary>A plan without it is none.</summary>
     public bool? MustUse { get; init; }
 
+    /// <summary>The provider's own box. Null: the box at the line is.</summary>
+    public bool? Provider { get; init; }
+
+    /// <summary>It has a past: what is set on it is unknown or another's, so it is reset before anything else.</summary>
+    public bool? UsedBefore { get; init; }
+
+    /// <summary>Rooms that it was brought for, by id or name.</summary>
+    [OmitEmpty]
+    public ImmutableArray<string> Serves { get; init; } = [];
+
+    /// <summary>What gives it power over the data cable comes with it.</summary>
+    public bool? Injector { get; init; }
+
     /// <summary>The kind on the kit shelf that it was taken from.</summary>
     public string? Kit { get; init; }
 
@@ -85,6 +98,10 @@ public sealed record Device : DocumentPart
     /// <summary>Whether it routes for the things on its own side.</summary>
     [JsonIgnore]
     public bool RoutesForItsOwn => Traits.Routing == Routing.Everyone || (Traits.Routing == Routing.EveryoneElseIfItShares && PassthroughShares == true);
+
+    /// <summary>In the mode it is in it asks for its own address, whatever is set: its kind does so.</summary>
+    [JsonIgnore]
+    public bool AsksForItsOwn => Label?.AsksWhenBridged == true && !Traits.IsRouter && !Traits.IsModem;
 
     /// <summary>Whether its networks that are on are on the air in the mode it is in.</summary>
     [JsonIgnore]
@@ -184,5 +201,9 @@ public sealed record BoxLabel : DocumentPart
 
     public string? DefaultUser { get; init; }
     public int? ResetHoldSeconds { get; init; }
+
+    /// <summary>As access point, repeater or bridge it asks for its own address, whatever is set. Null: it keeps it.</summary>
+    public bool? AsksWhenBridged { get; init; }
+
     public int? RebootSeconds { get; init; }
 }

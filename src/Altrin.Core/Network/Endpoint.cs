@@ -8,6 +8,12 @@ public sealed record Endpoint : DocumentPart
 {
     private static readonly string[] Carried = ["laptop", "tablet", "phone"];
 
+    private static readonly string[] Socketless = ["phone", "tablet", "watch", "sensor", "plug"];
+
+    /// <summary>Whether a cable can be plugged into it: as somebody said, else by its kind.</summary>
+    [JsonIgnore]
+    public bool HasSocket => Wired ?? !(Kind is { } kind && Socketless.Contains(kind));
+
     /// <summary>Carried about: a fixed address that suits one network is forgotten in the next.</summary>
     [JsonIgnore]
     public bool IsCarried => Kind is { } kind && Carried.Contains(kind);
@@ -25,6 +31,9 @@ public sealed record Endpoint : DocumentPart
     /// <summary>What its radio has; empty: every band.</summary>
     [OmitEmpty]
     public ImmutableArray<Band> Bands { get; init; } = [];
+
+    /// <summary>Whether it has a socket for a cable; null: its kind says so.</summary>
+    public bool? Wired { get; init; }
 
     /// <summary>Null: neither plugged in nor joined.</summary>
     public Attachment? Connect { get; init; }

@@ -53,6 +53,10 @@ public sealed record DhcpServer : DocumentPart
     /// <summary>What it gives out of its own subnet; null where its two ends make no pool.</summary>
     public AddressPool? PoolIn(Prefix subnet) => IsPoolUnknown ? new(subnet.FirstUsable, subnet.LastUsable) : Pool;
 
+    /// <summary>What of its own subnet a plan takes it to give out: an unseen pool leaves the first addresses free (section 5 of the format; common
+    /// practice, no source). The order looks before the first of them is given to a box.</summary>
+    public AddressPool? PoolToPlanBy(Prefix subnet) => IsPoolUnknown ? AddressPool.Unseen(subnet) : Pool;
+
     [JsonIgnore]
     public AddressPool? Pool => Start is { } start && End is { } end && start <= end ? new(start, end) : null;
 

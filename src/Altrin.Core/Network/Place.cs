@@ -46,6 +46,9 @@ public sealed record Room : DocumentPart
 
     public bool? Outdoor { get; init; }
 
+    /// <summary>Nobody gets Wi-Fi there today: said, or tried.</summary>
+    public bool? NoWifi { get; init; }
+
     /// <summary>Which building; rooms without are in one house.</summary>
     public string? Building { get; init; }
 }

@@ -16,6 +16,7 @@ internal static class Left
         (int Less, string Does, string What, string How)[] inOrder =
         [
             (best.Faults - atBest.Faults, "have", "fault", "fewer"),
+            (best.Unserved - atBest.Unserved, "use", "box", "more for what it was brought for"),
             (best.Failing - atBest.Failing, "hold", "want", "more"),
             (best.NiceFailing - atBest.NiceFailing, "hold", "want", "more that would be nice"),
             (best.Cautions - atBest.Cautions, "have", "caution", "fewer"),
@@ -23,6 +24,8 @@ internal static class Left
             (best.RadioHops - atBest.RadioHops, "have", "join by radio", "fewer"),
             (best.WorstRoom - atBest.WorstRoom, $"bring up to {PlanRank.Above(atBest.WorstRoom):0} Mb/s to the worst room, instead of up to {PlanRank.Above(best.WorstRoom):0}", "", ""),
             (best.Buys - atBest.Buys, "want", "thing", "fewer bought"),
+            (best.Provider - atBest.Provider, "leave", "provider’s box", "as it is"),
+            (best.Cut - atBest.Cut, "take", "time without internet", "less"),
             (best.Touches - atBest.Touches, "want", "thing", "fewer set"),
             (best.Idle - atBest.Idle, "have", "router behind a router", "fewer"),
             (best.Settings - atBest.Settings, "change", "setting", "fewer"),

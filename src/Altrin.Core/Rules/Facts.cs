@@ -86,7 +86,7 @@ public sealed class Facts
         foreach (var server in servers)
             foreach (var reservation in server.Reservations) taken.Add(reservation.Address);
         var offers = servers.Select(server => server.Offer.Gateway).OfType<Ipv4Address>().ToHashSet();
-        return subnet.FirstFree(address => taken.Contains(address) || offers.Contains(address) || servers.Exists(server => server.Pool.Contains(address)));
+        return subnet.FirstFree(address => taken.Contains(address) || offers.Contains(address) || servers.Exists(server => server.PoolToPlanBy?.Contains(address) == true));
     }
 
     /// <summary>Every subnet that a box of the house makes or a want reserves.</summary>

@@ -37,6 +37,9 @@ public sealed class Finding(
     /// <summary>All of its subjects are at fault alike, not the first alone.</summary>
     public bool BlamesAll { get; init; }
 
+    /// <summary>Looking, or the box itself, settles it: no plan is better or worse for it.</summary>
+    public bool IsSettledOnSite { get; init; }
+
     /// <summary>Its message by itself does not say what is wrong: the title goes before it.</summary>
     public bool IsSaidWithTitle { get; init; }
 

@@ -78,6 +78,9 @@ public sealed record RunningServer(
     /// <summary>Nobody has looked at its pool: it is taken to be the whole subnet.</summary>
     public bool IsPoolUnknown { get; init; }
 
+    /// <summary>See <see cref="DhcpServer.PoolToPlanBy"/>.</summary>
+    public AddressPool? PoolToPlanBy => IsPoolUnknown ? AddressPool.Unseen(Own.Prefix) : Pool;
+
     /// <summary>What it gives out of: its own subnet, but for a provider whose router is outside that of the link.</summary>
     public Prefix Subnet { get; init; } = Own.Prefix;
 

@@ -158,6 +158,16 @@ public sealed class NetworkState
     /// <summary>Whether an interface reaches the internet, without listing its way: in a deep chain a way is as long as the chain.</summary>
     public Answer IsOnline(Interface from) => ways.Of(from).Ends.ToAnswer();
 
+    /// <summary>Whether what hangs on a box can get out: it routes to the line itself, or stands on the network of one that does.</summary>
+    public bool HasWayToLine(string device)
+    {
+        if (InsideOf(device) is not (>= 0 and var inside)) return false;
+        if (inside == ProviderSegment) return true;
+        foreach (var one in OnSegment[inside])
+            if (one is { Routes: true, Device: >= 0 } && Wan(one.Owner) is { } wan && IsOnline(wan) != Answer.No) return true;
+        return false;
+    }
+
     /// <summary>Translating devices on the way, without listing them.</summary>
     public int LayersOf(Interface from) => ways.Of(from).Layers;
 

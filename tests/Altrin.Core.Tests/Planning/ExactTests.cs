@@ -89,7 +89,7 @@ public class ExactTests
     [Fact]
     public void What_is_left_is_said_by_the_first_difference()
     {
-        var best = new PlanRank(0, 1, 0, 2, 0, 1, -10, 1, 3, 0, 12, 40);
+        var best = new PlanRank(0, 0, 1, 0, 2, 0, 1, -10, 1, 0, 0, 3, 0, 12, 40);
         Assert.Null(Left.Say(best, best));
         Assert.Null(Left.Say(best, best with { Minutes = 41 }));
         Assert.Equal("What was not tried could at best hold 1 want more.", Left.Say(best, best with { Failing = 0, Cautions = 9 }));

@@ -1,4 +1,6 @@
 using Altrin.Core.Network;
+using Altrin.Core.Planning.Ranking;
+using Altrin.Core.Planning.Space;
 
 namespace Altrin.Core.Planning.Filling;
 
@@ -22,7 +24,12 @@ internal static class Attachments
         for (var i = 0; i < draft.Things.Length; i++)
         {
             var found = draft.Found.Endpoints[i];
-            if (found.Connect is Attachment.Join) continue;
+            if (found.Connect is Attachment.Join)
+            {
+                IntoBridge(draft, i);
+                continue;
+            }
+            if (!found.HasSocket) continue;
             if (draft.Things[i].Connect is Attachment.Plug plug && draft.Taken.Contains(plug.Into) && IsOwn(draft, i, plug)) continue;
             var places = PlacesFor(draft, i);
             if (Wiring.FreeFor(draft, box => places.Contains(draft.PlaceOf(box))) is { } free)
@@ -32,6 +39,18 @@ internal static class Attachments
             }
             else if (draft.Things[i].Connect is Attachment.Plug lost && !IsStill(draft, lost)) draft.Things[i] = draft.Things[i] with { Connect = null };
         }
+    }
+
+    /// <summary>A box that was brought for things in its room and sends no Wi-Fi itself serves by cable: what has a socket there is plugged into it.</summary>
+    private static void IntoBridge(Draft draft, int thing)
+    {
+        var found = draft.Found.Endpoints[thing];
+        if (!found.HasSocket || found.IsCarried || found.Room is not { Length: > 0 } room) return;
+        bool IsItsBridge(int box) => draft.Use(box) is { IsUsed: true, Joined: Joined.ByRadio } && BoxRole.Is(draft.Ground, box) && !draft.Boxes[box].SendsWifi
+            && draft.PlaceOf(box) == draft.Ground.PlaceOfRoom(room);
+        if (Wiring.FreeFor(draft, IsItsBridge) is not { } free) return;
+        draft.Things[thing] = found with { Connect = Attachment.To(free) };
+        draft.Taken.Add(free);
     }
 
     /// <summary>Things on Wi-Fi, once the names are settled.</summary>

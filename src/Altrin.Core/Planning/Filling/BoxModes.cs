@@ -25,10 +25,13 @@ internal static class BoxModes
         if (!use.IsUsed) return draft.Ground.InUse[i] && box.Uplink is not null ? box with { Uplink = null } : box;
         if (!draft.MaySet(i)) return box;
         if (box.Mode != use.Mode) box = box with { Mode = use.Mode };
+        // Reset before anything else, it has no past any more.
+        if (box.UsedBefore == true && !draft.Ground.InUse[i]) box = box with { UsedBefore = null };
         // A place is one of the room it was noted in.
         if (use.Room is { } room && (box.Room is null || draft.Ground.PlaceOfRoom(box.Room) != draft.Ground.PlaceOfRoom(room))) box = box with { Room = room, At = null };
         if (box.Off == true && draft.Ground.Found.Devices[i].Off == true && !draft.Ground.InUse[i] && use.Joined != Joined.ToNothing) box = box with { Off = null };
         if (use.Routes) return Routing(draft, i, box);
+        if (box.AsksForItsOwn && !use.ByHand && box.Lan is { Method: LanMethod.Static } lan) box = box with { Lan = lan with { Method = LanMethod.Dhcp, Address = null } };
         // It would go on answering, with itself as gateway.
         if ((use.ByHand || box.Traits.OnlyBridges) && box.Lan?.DhcpServer is { Enabled: true }) box = box.WithServer(server => server with { Enabled = false });
         if (use.ByHand && use.Joined == Joined.ByWire && box.Uplink is not null) box = box with { Uplink = null };

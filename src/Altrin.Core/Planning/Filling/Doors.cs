@@ -124,7 +124,6 @@ internal static class Doors
     private static Ipv4Address? Free(Draft draft, int router)
     {
         if (draft.Boxes[router].Lan is not { Address: { } own } lan) return null;
-        var pool = lan.DhcpServer is { Enabled: true } server ? server.PoolIn(own.Prefix) : null;
         var held = new HashSet<Ipv4Address> { own.Address };
         foreach (var reservation in lan.DhcpServer?.Reservations ?? []) held.Add(reservation.Address);
         for (var i = 0; i < draft.Things.Length; i++)
@@ -134,6 +133,6 @@ internal static class Doors
             if (box.Lan is { Method: LanMethod.Static, Address: { } page }) held.Add(page.Address);
             if (box.Wan is { Method: WanMethod.Static, Address: { } wan }) held.Add(wan.Address);
         }
-        return own.Prefix.FirstFree(address => held.Contains(address) || pool?.Contains(address) == true);
+        return FreeAddresses.Take(draft, router, held);
     }
 }

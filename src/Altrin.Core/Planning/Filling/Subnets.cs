@@ -101,7 +101,7 @@ internal static class Subnets
     private static void Members(Draft draft, int router)
     {
         if (draft.Boxes[router].Lan?.Address is not { } own) return;
-        var (prefix, pool) = (own.Prefix, draft.Boxes[router].Lan!.DhcpServer is { Enabled: true } server ? server.PoolIn(own.Prefix) : null);
+        var (prefix, pool) = (own.Prefix, draft.Boxes[router].Lan!.DhcpServer is { Enabled: true } server ? server.PoolToPlanBy(own.Prefix) : null);
         var held = new HashSet<Ipv4Address> { own.Address };
         foreach (var reservation in draft.Boxes[router].Lan!.DhcpServer?.Reservations ?? []) held.Add(reservation.Address);
         var things = Enumerable.Range(0, draft.Things.Length).Where(i => draft.Things[i].Address is { Method: EndpointMethod.Static, Address: not null } && draft.RouterOfThing(i) == router).ToList();
@@ -119,6 +119,8 @@ internal static class Subnets
                 held.Add(free);
                 draft.Change(i, box => box with { Lan = box.Lan!.MovedTo(new(free, prefix.Length)) });
             }
+            // No address is free and none can be made free: it asks for one.
+            else draft.Change(i, box => box with { Lan = box.Lan! with { Method = LanMethod.Dhcp, Address = null } });
         }
         foreach (var i in things.Where(i => !Suits(draft.Things[i].Address.Address!.Value) || IsStranded(draft, i, own)))
         {
@@ -135,7 +137,7 @@ internal static class Subnets
 
         bool Suits(InterfaceAddress address) => prefix.IsUsable(address.Address) && address.Prefix.Length >= prefix.Length - 8 && prefix.Contains(address.Address);
 
-        Ipv4Address? Free() => prefix.FirstFree(address => held.Contains(address) || pool?.Contains(address) == true);
+        Ipv4Address? Free() => FreeAddresses.Take(draft, router, held);
     }
 
     /// <summary>Its gateway is nobody on this network, and it had internet as found.</summary>

@@ -94,7 +94,7 @@ internal static class Wiring
         // The same cable with another plug; else one that lies between the same rooms and is no longer wanted; else a new one.
         var cable = left.Find(one => Joins(draft, one, box)) ?? left.Find(one => one.Medium == use.Medium && PlacesOf(draft, one) == ends);
         var (now, then) = cable is null ? (null, null) : draft.Ground.PlaceOf(cable.A.Device) == draft.PlaceOf(box) && !IsAt(draft, cable.A, parent) ? (cable.A, cable.B) : (cable.B, cable.A);
-        var needs = draft.Boxes[box].Ports.Select(port => port.PoeNeeds).FirstOrDefault(poe => poe is not null);
+        var needs = draft.Boxes[box].Injector == true ? null : draft.Boxes[box].Ports.Select(port => port.PoeNeeds).FirstOrDefault(poe => poe is not null);
         var own = now is not null && IsAt(draft, now, box) && Suits(draft, box, now) ? now : Free(draft, box, port => Suits(draft, box, new(draft.Boxes[box].Id, port.Id)), port => port.PoeNeeds is not null);
         if (own is null) return null;
         var far = then is not null && IsAt(draft, then, parent) && SuitsParent(draft, box, then) ? then

@@ -30,6 +30,12 @@ internal sealed class PlanLimits
     /// <summary>A second translation, and what only says again that a want fails, is the ranking's matter.</summary>
     public static bool IsFault(Finding finding) => finding.Severity == Severity.Fault && !finding.Is(RuleTraits.OfStructure | RuleTraits.RestatesWant);
 
+    /// <summary>Those that the ranking counts: not what is settled on site, not what is said of boxes that are left as found alone, and no second translation
+    /// that is meant.</summary>
+    public static bool IsCaution(Finding finding, NetworkDocument found) => finding.Severity == Severity.Caution && !finding.IsSettledOnSite
+        && !(finding.Is(RuleTraits.OfStructure) && found.FindDevice(finding.Subjects[0])?.KeptApart == true)
+        && !(finding.Subjects.Length > 0 && finding.Subjects.All(one => found.FindDevice(one)?.LeaveAsFound == true));
+
     /// <summary>What forbids it before anything is simulated; null for nothing. The documents have the same boxes and things in the same order.</summary>
     public string? WhyNotBuilt(NetworkDocument plan)
     {
@@ -114,7 +120,7 @@ internal sealed class PlanLimits
     private string? WhyNotThere(NetworkDocument plan, Endpoint now, Endpoint then)
     {
         if (then.Connect is not Attachment.Plug plug || now.Connect is Attachment.Plug was && was.Device == plug.Device) return null;
-        if (now.Connect is Attachment.Join) return $"{now.Name} has no cable.";
+        if (!now.HasSocket) return $"{now.Name} has no socket for a cable.";
         var place = plan.FindDevice(plug.Device)?.Room is { Length: > 0 } room ? ground.PlaceOfRoom(room) : $"box {plug.Device}";
         var reaches = now.Room is { Length: > 0 } own && ground.PlaceOfRoom(own) == place || now.Connect is Attachment.Plug old && ground.PlaceOf(old.Device) == place;
         return reaches ? null : $"The cable of {now.Name} does not reach there.";

@@ -11,23 +11,27 @@ namespace Altrin.Core.Planning.Ranking;
 
 /// <summary>What the ranking looks at, in its order (section 5 of the format): the less, the better.</summary>
 /// <param name="Faults">Without second translations and what only says again that a want fails.</param>
+/// <param name="Unserved">Boxes brought for a room, or that must be used, that do nothing there.</param>
 /// <param name="Failing">Wants that do not hold, the nice ones apart.</param>
 /// <param name="Translations">Beyond the first, of whoever has internet; what is kept apart does not count.</param>
+/// <param name="Provider">Whether the provider's own box changes its mode or how it hands the line on: 0 or 1.</param>
+/// <param name="Cut">Minutes somebody is without internet, by table, in steps of five.</param>
 /// <param name="Idle">Routers behind a router with nothing behind them: whoever plugs in there later is translated twice. Not in the format; it only
 /// decides between plans that are alike in all that comes before.</param>
 /// <param name="WorstRoom">⌊log(rate) ÷ log(4/3)⌋ of the worst room, with its sign turned: less is better.</param>
-public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing, int Cautions, int Translations, int RadioHops, int WorstRoom, int Buys, int Touches, int Idle, int Settings, int Minutes)
+public readonly record struct PlanRank(int Faults, int Unserved, int Failing, int NiceFailing, int Cautions, int Translations, int RadioHops, int WorstRoom, int Buys, int Provider, int Cut, int Touches, int Idle, int Settings, int Minutes)
     : IComparable<PlanRank>
 {
     /// <summary>Two rates that differ by less than a third are one.</summary>
     private static readonly double Step = Math.Log(4.0 / 3);
 
     /// <summary>Anything is better.</summary>
-    internal static readonly PlanRank Worst = new(int.MaxValue, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0);
+    internal static readonly PlanRank Worst = new(int.MaxValue, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0);
 
     /// <summary>The first in which they differ decides. Asked millions of times by a search: no tuples are made for it.</summary>
     public int CompareTo(PlanRank other) =>
         Faults != other.Faults ? Faults.CompareTo(other.Faults)
+        : Unserved != other.Unserved ? Unserved.CompareTo(other.Unserved)
         : Failing != other.Failing ? Failing.CompareTo(other.Failing)
         : NiceFailing != other.NiceFailing ? NiceFailing.CompareTo(other.NiceFailing)
         : Cautions != other.Cautions ? Cautions.CompareTo(other.Cautions)
@@ -35,6 +39,8 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
         : RadioHops != other.RadioHops ? RadioHops.CompareTo(other.RadioHops)
         : WorstRoom != other.WorstRoom ? WorstRoom.CompareTo(other.WorstRoom)
         : Buys != other.Buys ? Buys.CompareTo(other.Buys)
+        : Provider != other.Provider ? Provider.CompareTo(other.Provider)
+        : Cut != other.Cut ? Cut.CompareTo(other.Cut)
         : Touches != other.Touches ? Touches.CompareTo(other.Touches)
         : Idle != other.Idle ? Idle.CompareTo(other.Idle)
         : Settings != other.Settings ? Settings.CompareTo(other.Settings)
@@ -70,8 +76,8 @@ public readonly record struct PlanRank(int Faults, int Failing, int NiceFailing,
         var rooms = after.State.AirMap.Rooms;
         var worst = rooms.IsEmpty ? 0 : rooms.Min(room => room.Expected.Mbps);
         var touches = CountTouches(found, house);
-        return new(after.Findings.Count(PlanLimits.IsFault), failing, nice, after.Cautions, CountTranslations(after), after.State.AirMap.MostRadioHops,
-            Row(worst), CountBuys(found, house), touches, after.Findings.Count(finding => finding.Is(RuleTraits.OfStructure) && house.FindDevice(finding.Subjects[0])?.KeptApart != true), 0, 0);
+        return new(after.Findings.Count(PlanLimits.IsFault), BoxRole.CountUnserved(ground, after), failing, nice, after.Findings.Count(finding => PlanLimits.IsCaution(finding, found)),
+            CountTranslations(after), after.State.AirMap.MostRadioHops, Row(worst), CountBuys(found, house), ProviderBox.IsChanged(found, house) ? 1 : 0, ProviderBox.CutMinutes(ground, house) / 5, touches, after.Findings.Count(finding => finding.Is(RuleTraits.OfStructure) && house.FindDevice(finding.Subjects[0])?.KeptApart != true), 0, 0);
     }
 
     /// <summary>Of a rate in Mb/s.</summary>

@@ -44,6 +44,7 @@ internal sealed class Bound
         // At all, and without another caution or radio join: a want that holds weighs more than either.
         Span<double> any = stackalloc double[ground.Found.Rooms.Length], rates = stackalloc double[ground.Found.Rooms.Length], laid = stackalloc double[ground.Found.Rooms.Length];
         rates.Clear();
+        var unserved = 0;
         var (cautions, hops, buys, lays, idle, settings, seconds) = (0, 0, 0, 0, 0, 0, 0.0);
         var (senders, alone) = (0, (UseCost?)null);
         for (var i = 0; i < structure.Boxes.Length; i++)
@@ -52,15 +53,16 @@ internal sealed class Bound
             var cost = costs[i, structure.Boxes[i]];
             Hear(rates, cost.Mbps);
             if (cost.Sends) (senders, alone) = (senders + 1, cost);
+            if (BoxRole.Is(ground, i) && !BoxRole.MayServe(ground, i, structure.Boxes[i])) unserved++;
             (cautions, settings, seconds) = (cautions + cost.Cautions, settings + cost.Settings, seconds + cost.Seconds);
             if (!structure.Boxes[i].IsUsed) continue;
             var (radios, routers) = Above(structure, i, settled);
             (hops, lays) = (Math.Max(hops, Math.Max(radios, cost.Hops)), Math.Max(lays, cost.Lays));
             // Whoever routes behind a router is said to translate twice, whether anything hangs there or not.
-            if (structure.Boxes[i].Routes && routers > 1 && ground.Found.Devices[i].LeaveAsFound != true)
+            if (structure.Boxes[i].Routes && routers > 1 && ground.Found.Devices[i] is { LeaveAsFound: not true, KeptApart: not true })
             {
                 cautions++;
-                if (ground.Found.Devices[i].KeptApart != true) idle++;
+                idle++;
             }
             if (NeedsLaying(structure, i, settled)) buys++;
         }
@@ -95,8 +97,12 @@ internal sealed class Bound
         var row = Math.Min(Row(rates), aloneRow);
         // By cable alone, and as well as that only over a run that is not laid yet.
         if (hops == 0 && (lays > 0 || (Row(laid) > row && aloneRow > row))) buys = Math.Max(buys, 1);
-        return new(0, failing, nice, cautions, translations, hops, row, buys, 0, idle, settings, (int)Math.Ceiling(seconds / 60));
+        return new(0, unserved, failing, nice, cautions, translations, hops, row, buys, IsProviderChanged(structure) ? 1 : 0, 0, 0, idle, settings, (int)Math.Ceiling(seconds / 60));
     }
+
+    /// <summary>Whether the provider's own box at the line is handed on otherwise: the structure alone says so.</summary>
+    private bool IsProviderChanged(Structure structure) => ground.Root >= 0 && ProviderBox.Is(ground.Found, ground.Found.Devices[ground.Root])
+        && structure.Boxes[ground.Root].Mode != ground.AsFound.Boxes[ground.Root].Mode;
 
     private int BestAlone(int settled)
     {

@@ -39,7 +39,7 @@ internal sealed class UseCosts(Ground ground)
         if (use is { IsUsed: true, Joined: Joined.ByWire } && (was.Joined, was.Parent, was.Medium) != (Joined.ByWire, use.Parent, use.Medium)) seconds += WorkTimes.Plug;
         var isOnEthernet = use is { IsUsed: true, Joined: Joined.ByWire, Medium: Medium.Ethernet };
         var isSlow = isOnEthernet && ground.Found.Line?.DownMbps is { } line && box.Ports.All(port => port.SpeedMbps < line);
-        var cautions = (isSlow ? 1 : 0) + (use.IsUsed && box.DefaultPassword == true ? 1 : 0);
+        var cautions = found.LeaveAsFound == true ? 0 : (isSlow ? 1 : 0) + (use.IsUsed && box.DefaultPassword == true ? 1 : 0);
         var hops = use.IsUsed && i != ground.Root && (use.Joined == Joined.ByRadio || !ground.IsOnWire(ground.PlaceOf(i, use))) ? 1 : 0;
         var lays = use.IsUsed && i != ground.Root && !ground.IsOnLaidWire(ground.PlaceOf(i, use)) ? 1 : 0;
         return new(cautions, hops, lays, settings, seconds, Rates(false), Rates(true));

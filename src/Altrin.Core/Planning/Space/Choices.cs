@@ -1,3 +1,4 @@
+using Altrin.Core.Kit;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
@@ -91,6 +92,7 @@ public sealed class Choices
     {
         var use = BoxUse.Drawer with { IsUsed = true, Room = room, Parent = parent };
         var isSame = ground.InUse[i] ? ground.AsFound.Boxes[i] : default;
+        if (!AreOneFamily(i, parent)) yield break;
         foreach (var medium in Enum.GetValues<Medium>())
         {
             if (!CanReach(i, room, parent, medium)) continue;
@@ -110,6 +112,13 @@ public sealed class Choices
             if (modes.Count == 0 && isSame.Joined == Joined.ByRadio && isSame.Routes) modes = [isSame.Mode];
             foreach (var mode in modes) yield return use with { Mode = mode, Joined = Joined.ByRadio, Band = band };
         }
+    }
+
+    /// <summary>A mesh satellite joins boxes of its own family alone. Of a box from no shelf nobody knows.</summary>
+    private bool AreOneFamily(int box, int parent)
+    {
+        if (!ground.Found.Devices[box].Traits.BreaksLoops || ground.Found.Devices[box].Kit is null || ground.AsFound.Boxes[box].Parent == parent) return true;
+        return ground.Found.KindOf(ground.Found.Devices[parent]) is not { } kind || kind.Group == KitGroup.Mesh;
     }
 
     /// <summary>How loud the upper box would be there, in dBm; null where a place is not known, and it is believed.</summary>

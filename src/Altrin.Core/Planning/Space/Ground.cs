@@ -44,6 +44,7 @@ public sealed class Ground
         onWire = Spread(isLaidAlone: false);
         onLaidWire = Spread(isLaidAlone: true);
         AsFound = new AsFoundReader(this).Read();
+        CarriesInternet = Carriers();
     }
 
     public NetworkDocument Found { get; }
@@ -59,6 +60,9 @@ public sealed class Ground
 
     public ImmutableArray<bool> InUse { get; }
     public Structure AsFound { get; }
+
+    /// <summary>Of each box whether somebody's internet goes through it as found.</summary>
+    public ImmutableArray<bool> CarriesInternet { get; }
 
     /// <summary>A room that is listed by its id; another by what it is called.</summary>
     public string PlaceOfRoom(string room) => placeOfRoom.TryGetValue(room, out var place) || placeOfRoom.TryGetValue(room.Trim(), out place) ? place : room.Trim().ToUpperInvariant();
@@ -81,6 +85,23 @@ public sealed class Ground
     /// <summary>And over runs that are laid already.</summary>
     public bool IsOnLaidWire(string place) => onLaidWire.Contains(place);
 
+    private ImmutableArray<bool> Carriers()
+    {
+        var carries = new bool[Found.Devices.Length];
+        foreach (var thing in Found.Endpoints)
+        {
+            if (State.Internet(thing.Id).Reachable != Answer.Yes) continue;
+            var at = thing.Connect switch
+            {
+                Attachment.Plug plug => IndexOf.GetValueOrDefault(plug.Device, -1),
+                Attachment.Join => State.JoinedBox(thing.Id) is { } joined ? IndexOf.GetValueOrDefault(joined, -1) : -1,
+                _ => -1,
+            };
+            for (var steps = 0; at >= 0 && steps <= carries.Length; at = AsFound.Boxes[at].Parent, steps++) carries[at] = true;
+        }
+        return [.. carries];
+    }
+
     private HashSet<string> Spread(bool isLaidAlone)
     {
         var seen = new HashSet<string>(StringComparer.Ordinal);
@@ -96,7 +117,10 @@ public sealed class Ground
     /// <summary>The rooms into which a box at hand may be put.</summary>
     public IEnumerable<string?> RoomsFor(int box)
     {
-        if (InUse[box]) return [null];
+        // In use, or brought to the room where it is to stand.
+        if (InUse[box] || Found.Devices[box].Room is not null) return [null];
+        if (Found.Devices[box].Serves is { IsDefaultOrEmpty: false } serves && Found.Rooms.IsEmpty)
+            return serves.Concat(Found.Devices.Where((_, i) => i != box).Select(one => one.Room).OfType<string>()).DistinctBy(PlaceOfRoom);
         var own = Found.Devices[box].Room;
         var listed = Found.Rooms.Select(room => room.Id);
         // Where no room is listed, wherever another box stands.

@@ -26,14 +26,15 @@ public sealed class WanderingPage : IRule
 
     private Finding Found(Facts facts, Device box, Device server, Interface own, InterfaceAddress held) => new(Id, Severity.Caution, "A settings page that wanders", [box.Id, server.Id],
         () => $"{box.Name} asks {server.Name} for its own address and has {held.Address} just now. After the next restart its settings page may be at another, and then it has to be looked for.",
-        () => Fixes(facts, box, server, own, held));
+        () => Fixes(facts, box, server, own, held))
+    { IsSettledOnSite = box.AsksForItsOwn };
 
     private static bool IsReserved(Device server, MacAddress? mac) => mac is { } own && server.Lan?.DhcpServer?.Reservations.Any(one => one.Mac == own) == true;
 
     private static ImmutableArray<Fix> Fixes(Facts facts, Device box, Device server, Interface own, InterfaceAddress held)
     {
         var fixes = ImmutableArray.CreateBuilder<Fix>();
-        if (facts.FreeAddress(own.Segment, held.Prefix) is { } free) fixes.Add(new($"Give it {free.LastNumber}", new SetLanAddress(box.Id, new(free, held.Prefix.Length))));
+        if (!box.AsksForItsOwn && facts.FreeAddress(own.Segment, held.Prefix) is { } free) fixes.Add(new($"Give it {free.LastNumber}", new SetLanAddress(box.Id, new(free, held.Prefix.Length))));
         if (box.Mac is { } mac && server.LeaveAsFound != true) fixes.Add(new($"Reserve {held.Address.LastNumber} for it", new ReserveAddress(server.Id, mac, held.Address)));
         return fixes.ToImmutable();
     }

@@ -28,7 +28,8 @@ public sealed class StaticInPool : IRule
                 ? $"{facts.NameOf(held.Owner)} is fixed at {address}, and nobody has looked which addresses {facts.NameOf(server.Device)} gives out: it may be one of them. "
                     + "Look at its DHCP page and write the pool down."
                 : $"{facts.NameOf(held.Owner)} is fixed at {address}, and {facts.NameOf(server.Device)} may give that "
-                    + "address to another device; then both lose the network.", () => Fixes(facts, server, held), server.Device, held.Kind.ToString());
+                    + "address to another device; then both lose the network.", () => Fixes(facts, server, held), server.Device, held.Kind.ToString())
+        { IsSettledOnSite = server.IsPoolUnknown };
     }
 
     private static ImmutableArray<Fix> Fixes(Facts facts, RunningServer server, Interface held)

@@ -13,7 +13,7 @@ public sealed class PoeClassNotMet : IRule
 
     public IEnumerable<Finding> Check(Facts facts)
     {
-        foreach (var box in facts.InUse)
+        foreach (var box in facts.InUse.Where(box => box.Injector != true))
             foreach (var port in box.Ports)
                 if (port.PoeNeeds is { } needs && Of(facts, box, port, needs) is { } dark) yield return dark;
     }
