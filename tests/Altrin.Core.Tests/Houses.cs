@@ -90,13 +90,14 @@ public static class Houses
             })],
         };
         var things = house.Endpoints.Select(thing => thing.Id).ToArray();
+        var routers = house.Devices.Where(box => box.CanRoute).Select(box => box.Id).ToArray();
         var needs = Enum.GetValues<NeedKind>().Where(_ => Once(4)).SelectMany(kind => Once(5) ? [kind, kind] : new[] { kind }).Where(kind => things.Length > 1)
-            .Select((kind, i) => Want(kind, $"w{i}", random, things) with { Nice = Once(4) ? true : null });
+            .Select((kind, i) => Want(kind, $"w{i}", random, things, routers) with { Nice = Once(4) ? true : null });
         return HouseCheck.Read(house with { Needs = house.Needs.AddRange(needs) }) is { Document: { } read } ? read
             : throw new InvalidOperationException($"seed {seed}: {HouseCheck.WhyNot(house with { Needs = house.Needs.AddRange(needs) })}");
     }
 
-    private static Need Want(NeedKind kind, string id, Random random, string[] things)
+    private static Need Want(NeedKind kind, string id, Random random, string[] things, string[] routers)
     {
         bool Once(int among) => random.Next(among) == 0;
         var one = Pick(random, things);
@@ -116,6 +117,7 @@ public static class Houses
             NeedKind.Dns => new Need.Dns { Id = id, Endpoint = Once(2) ? one : null, Servers = [Ipv4Address.Parse("192.0.2.53")] },
             NeedKind.Speed => new Need.Speed { Id = id, Room = Pick(random, RoomNames), Mbps = 50 },
             NeedKind.Coverage => new Need.Coverage { Id = id, Mbps = 50 },
+            NeedKind.MainRouter => new Need.MainRouter { Id = id, Device = Once(5) ? "gone" : routers.Length > 0 ? Pick(random, routers) : "gone" },
             _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "A want of a new kind."),
         };
     }

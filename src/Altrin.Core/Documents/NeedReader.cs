@@ -51,6 +51,7 @@ internal static class NeedReader
         NeedKind.Dns => Dns(id, r),
         NeedKind.Speed => Speed(id, r),
         NeedKind.Coverage => new Need.Coverage { Id = id, Mbps = r.Required("mbps", Rate, r.Number("mbps", Limits.Mbps)), Rooms = r.TextList("rooms") },
+        NeedKind.MainRouter => new Need.MainRouter { Id = id, Device = r.RequiredText("device", "the box that is to be the router") },
         _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "A kind of want without blanks."),
     };
 

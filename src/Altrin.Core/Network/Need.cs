@@ -6,7 +6,7 @@ namespace Altrin.Core.Network;
 [JsonConverter(typeof(WordConverter<NeedKind>))]
 public enum NeedKind
 {
-    Internet, Reach, Inbound, SingleNat, FixedAddress, OneName, OwnNames, KeepName, GuestsApart, Tunnel, Sockets, Dns, Speed, Coverage,
+    Internet, Reach, Inbound, SingleNat, FixedAddress, OneName, OwnNames, KeepName, GuestsApart, Tunnel, Sockets, Dns, Speed, Coverage, MainRouter,
 }
 
 /// <summary>A sentence of the household with its blanks. Closed: whoever tells the kinds apart handles every one (<see cref="INeedCases{T}"/>).</summary>
@@ -25,6 +25,7 @@ public enum NeedKind
 [JsonDerivedType(typeof(Dns), "dns")]
 [JsonDerivedType(typeof(Speed), "speed")]
 [JsonDerivedType(typeof(Coverage), "coverage")]
+[JsonDerivedType(typeof(MainRouter), "main-router")]
 public abstract record Need : DocumentPart
 {
     private Need() { }
@@ -227,6 +228,16 @@ public abstract record Need : DocumentPart
         public override NeedKind Kind => NeedKind.Coverage;
         public override T Match<T>(INeedCases<T> cases) => cases.Coverage(this);
     }
+
+    /// <summary>Everybody who has internet gets out through that box, and it routes.</summary>
+    public sealed record MainRouter : Need
+    {
+        public required string Device { get; init; }
+
+        [JsonIgnore]
+        public override NeedKind Kind => NeedKind.MainRouter;
+        public override T Match<T>(INeedCases<T> cases) => cases.MainRouter(this);
+    }
 }
 
 /// <summary>Something to be said of each kind of want; a new kind does not build until everybody has said it.</summary>
@@ -246,4 +257,5 @@ public interface INeedCases<out T>
     T Dns(Need.Dns need);
     T Speed(Need.Speed need);
     T Coverage(Need.Coverage need);
+    T MainRouter(Need.MainRouter need);
 }

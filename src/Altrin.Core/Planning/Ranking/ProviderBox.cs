@@ -26,6 +26,14 @@ internal static class ProviderBox
 
     public static bool HandsOnOtherwise(Device now, Device then) => now.Mode != then.Mode || now.PassthroughTo != then.PassthroughTo || now.DmzHost != then.DmzHost;
 
+    /// <summary>Seconds of one box, as far as its mode alone tells; 0 for one that nobody's internet goes through.</summary>
+    public static int SecondsByMode(Ground ground, int box, DeviceMode mode)
+    {
+        var now = ground.Found.Devices[box];
+        if (!ground.CarriesInternet[box] || now.Mode == mode) return 0;
+        return Is(ground.Found, now) ? Math.Max(WorkTimes.Reboot(now), LeastSeconds) : WorkTimes.Reboot(now);
+    }
+
     /// <summary>By table: each box in use that restarts while somebody's internet goes through it, once.</summary>
     public static int CutMinutes(Ground ground, NetworkDocument house)
     {

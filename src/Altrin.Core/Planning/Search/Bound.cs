@@ -44,7 +44,7 @@ internal sealed class Bound
         // At all, and without another caution or radio join: a want that holds weighs more than either.
         Span<double> any = stackalloc double[ground.Found.Rooms.Length], rates = stackalloc double[ground.Found.Rooms.Length], laid = stackalloc double[ground.Found.Rooms.Length];
         rates.Clear();
-        var unserved = 0;
+        var (unserved, cut) = (0, 0);
         var (cautions, hops, buys, lays, idle, settings, seconds) = (0, 0, 0, 0, 0, 0, 0.0);
         var (senders, alone) = (0, (UseCost?)null);
         for (var i = 0; i < structure.Boxes.Length; i++)
@@ -53,6 +53,7 @@ internal sealed class Bound
             var cost = costs[i, structure.Boxes[i]];
             Hear(rates, cost.Mbps);
             if (cost.Sends) (senders, alone) = (senders + 1, cost);
+            if (structure.Boxes[i].IsUsed) cut += ProviderBox.SecondsByMode(ground, i, structure.Boxes[i].Mode);
             if (BoxRole.Is(ground, i) && !BoxRole.MayServe(ground, i, structure.Boxes[i])) unserved++;
             (cautions, settings, seconds) = (cautions + cost.Cautions, settings + cost.Settings, seconds + cost.Seconds);
             if (!structure.Boxes[i].IsUsed) continue;
@@ -97,7 +98,7 @@ internal sealed class Bound
         var row = Math.Min(Row(rates), aloneRow);
         // By cable alone, and as well as that only over a run that is not laid yet.
         if (hops == 0 && (lays > 0 || (Row(laid) > row && aloneRow > row))) buys = Math.Max(buys, 1);
-        return new(0, unserved, failing, nice, cautions, translations, hops, row, buys, IsProviderChanged(structure) ? 1 : 0, 0, 0, idle, settings, (int)Math.Ceiling(seconds / 60));
+        return new(0, unserved, failing, nice, cautions, translations, hops, row, buys, IsProviderChanged(structure) ? 1 : 0, cut / 60 / 5, 0, idle, settings, (int)Math.Ceiling(seconds / 60));
     }
 
     /// <summary>Whether the provider's own box at the line is handed on otherwise: the structure alone says so.</summary>

@@ -39,7 +39,7 @@ public sealed class KeepNameNeed : NeedJudge<Need.KeepName>
 
     public override (Answer, string) Judge(Facts facts, Need.KeepName need)
     {
-        var kept = facts.State.Air.Where(one => one.Network.Ssid == need.Ssid && one.Network.Key == need.Key && !one.Network.Guest)
+        var kept = facts.State.Air.Where(one => one.Network.Ssid == need.Ssid && one.Network.Key == need.Key && !one.Network.Guest && facts.State.HasWayToLine(one.Box.Id))
             .Select(one => one.Box.Name).FirstOrDefault();
         return kept is null ? (Answer.No, $"No box makes {need.Ssid} with that password.") : (Answer.Yes, $"{kept} makes it.");
     }

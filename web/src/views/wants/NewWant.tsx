@@ -22,6 +22,7 @@ const kinds: { value: Kind; label: string }[] = [
   { value: 'tunnel', label: 'tunnel for work uses …' },
   { value: 'guests-apart', label: 'guests on … are kept apart' },
   { value: 'keep-name', label: 'Wi-Fi name … and its password stay' },
+  { value: 'main-router', label: 'router: … is the one that everybody goes through' },
   { value: 'sockets', label: 'free sockets in …' },
   { value: 'dns', label: 'DNS: names are asked of …' },
   { value: 'speed', label: 'speed: at least … Mb/s in or for …' },
@@ -58,6 +59,7 @@ const blank = {
   count: '1',
   mbps: '50',
   place: '',
+  device: '',
 }
 
 /** The same want, whatever it is called and however much it is wished. */
@@ -88,12 +90,14 @@ export function NewWant() {
   const named = networks.find((one) => one.ssid === network) ?? networks[0]
   const needsName = kind === 'guests-apart' || kind === 'keep-name'
   const places = placesOf(house.document)
+  const routers = (house.document.devices ?? []).filter((box) => box.mode === 'router' || box.supports?.includes('router'))
   const needsThing = ['internet', 'reach', 'fixed-address', 'inbound'].includes(kind)
 
   const canAdd =
     !(needsThing && things.length === 0) &&
     !(needsName && !named) &&
-    !(kind === 'speed' && places.length === 0)
+    !(kind === 'speed' && places.length === 0) &&
+    !(kind === 'main-router' && routers.length === 0)
 
   const add = async () => {
     const taken = new Set((house.document.needs ?? []).map((need) => need.id))
@@ -113,6 +117,7 @@ export function NewWant() {
       count,
       mbps,
       place: place || places[0]?.value || '',
+      device: values.device || routers[0]?.id || '',
     })
     if (typeof need === 'string') return setProblem(need)
     if ((house.document.needs ?? []).some((other) => bare(other) === bare(need)))
@@ -154,6 +159,14 @@ export function NewWant() {
             value={named.ssid}
             options={networks.map((one) => ({ value: one.ssid, label: one.ssid }))}
             onChange={(network) => set({ network })}
+          />
+        )}
+        {kind === 'main-router' && (
+          <Choice
+            label="Which box"
+            value={values.device || routers[0]?.id || ''}
+            options={routers.map((box) => ({ value: box.id, label: box.name }))}
+            onChange={(device) => set({ device })}
           />
         )}
         {kind === 'sockets' && (

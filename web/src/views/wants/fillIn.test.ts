@@ -15,6 +15,7 @@ const blanks: Blanks = {
   count: '3',
   mbps: '12,5',
   place: 'room loft',
+  device: 'own',
 }
 
 test('each kind takes the blanks of its own and no other', () => {

@@ -20,6 +20,8 @@ export type Blanks = {
   mbps: string
   /** `room NAME` or `thing ID`. */
   place: string
+  /** A box. */
+  device: string
 }
 
 /** The want that the blanks make, or what is wrong with one of them. */
@@ -29,6 +31,8 @@ export function fillIn(kind: Kind, blanks: Blanks): Need | string {
     case 'internet':
     case 'fixed-address':
       return { kind, id, endpoint: one }
+    case 'main-router':
+      return { kind, id, device: blanks.device }
     case 'single-nat':
     case 'one-name':
     case 'own-names':
