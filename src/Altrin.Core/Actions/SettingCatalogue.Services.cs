@@ -46,8 +46,8 @@ public static partial class SettingCatalogue
     private static ImmutableArray<Setting> Services =>
     [
         Switch(BoxFeature.Nat, "NAT", box => box.RoutesForItsOwn, box => box.Nat, (box, on) => box with { Nat = on }, true),
-        Switch(BoxFeature.Firewall, "Firewall", _ => true, box => box.Firewall, (box, on) => box with { Firewall = on }, true, "the firewall"),
-        Switch(BoxFeature.Upnp, "UPnP", _ => true, box => box.Upnp, (box, on) => box with { Upnp = on }, false),
+        Switch(BoxFeature.Firewall, "Firewall", HasServices, box => box.Firewall, (box, on) => box with { Firewall = on }, true, "the firewall"),
+        Switch(BoxFeature.Upnp, "UPnP", HasServices, box => box.Upnp, (box, on) => box with { Upnp = on }, false),
         Switch(BoxFeature.Hairpin, "Hairpin", box => box.Traits.IsRouter, box => box.Hairpin, (box, on) => box with { Hairpin = on }, false, "hairpin"),
         Switch(BoxFeature.ServesWifi, "Its own Wi-Fi", box => box.Traits.Wifi == WifiSide.SendsIfItServes, box => box.ServesWifi, (box, on) => box with { ServesWifi = on }, false, "its own Wi-Fi"),
         Switch(BoxFeature.PassthroughShares, "Routes for everyone else", box => box.Traits.HandsLineOn, box => box.PassthroughShares == true,
@@ -131,4 +131,7 @@ public static partial class SettingCatalogue
     }
 
     private static string? BandOf(Device box, Uplink? uplink) => box.Radios.FirstOrDefault(radio => radio.Id == uplink?.Radio) is { } radio ? $"{Words<Band>.Of(radio.Band)} GHz" : null;
+
+    /// <summary>A mode that only bridges stops these and hides them: common practice, no source.</summary>
+    private static bool HasServices(Device box) => box.Traits.IsRouter || box.Traits.HandsLineOn;
 }

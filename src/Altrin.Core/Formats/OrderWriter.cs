@@ -105,6 +105,7 @@ public static class OrderWriter
                 online == Answer.Yes ? "yes" : "no"); break;
             case NatLayersReading layers: yield return ("nat-layers", $"{layers.Layers}"); break;
             case PageReading { Opens: true } page: yield return ("page", $"http://{page.At}"); break;
+            case PingReading { Answers: false } ping: yield return ("silent", ping.At.ToString()); break;
             case PingReading { Answers: true } ping: yield return ("ping", ping.At.ToString()); break;
             case OutsideAddressReading outside:
                 yield return ("wan-address", outside.IsKnown ? outside.Address.ToString()

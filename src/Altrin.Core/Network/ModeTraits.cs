@@ -120,9 +120,6 @@ public sealed record ModeTraits(DeviceMode Mode, string Say, Routing Routing, bo
     /// <summary>What hangs behind it may be listed under its own MAC: common practice, no source.</summary>
     public bool HidesMacs => BridgesByRadio && !NeedsFixedChannel && !AlwaysAsks;
 
-    /// <summary>A router's services have no effect in it, and its page keeps them.</summary>
-    public bool KeepsIdleServices => IsOneNetwork && Wifi != WifiSide.Silent && !AlwaysAsks;
-
     /// <summary>The router's part: translating, forwarding, keeping guests apart.</summary>
     public bool IsRouter => Routing == Routing.Everyone;
 }

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Documents;
 using Altrin.Core.Network;
+using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders.Proof;
 using Altrin.Core.WorkOrders.Steps;
 
@@ -26,9 +27,10 @@ public sealed record OrderWays(WorkOrder? Keep, WorkOrder Reset, bool IsKeepBett
     public static OrderWays Of(NetworkDocument found, NetworkDocument planned, Hands hands = Hands.Laptop, Course? course = null,
         CancellationToken cancel = default)
     {
+        var way = WithPasts(course ?? Course.First, found, planned);
         found = WithRecords(Laptop.Away(found), Laptop.Away(planned));
         var household = course?.Household ?? found;
-        OrderComposer Composer(Played played) => new(found, planned, hands, course ?? Course.First, played, cancel);
+        OrderComposer Composer(Played played) => new(found, planned, hands, way, played, cancel);
         var (here, there) = (new Played(), new Played());
         var composer = Composer(here);
         // The trade's own order takes a socket for granted: it is none for whoever has none. The two ways know nothing of each other.
@@ -45,6 +47,18 @@ public sealed record OrderWays(WorkOrder? Keep, WorkOrder Reset, bool IsKeepBett
         return new(keep, reset, keep is not null
             && (keep.Gaps.Length, keepCut).CompareTo((reset.Gaps.Length, resetCut)) <= 0, keepCut, resetCut)
         { Start = found };
+    }
+
+    /// <summary>A box that has a past and is at hand is reset before anything is set on it: what stands on it is another's.</summary>
+    private static Course WithPasts(Course course, NetworkDocument found, NetworkDocument planned)
+    {
+        if (course.Number > 0 || !found.Devices.Any(box => box.UsedBefore == true)) return course;
+        var state = Simulator.Run(found);
+        return course with
+        {
+            Resets = course.Resets.Union(found.Devices.Where(box => box.UsedBefore == true && !state.IsInUse(box.Id)
+                && planned.FindDevice(box.Id) is { } wanted && !SettingCatalogue.AreAlike(box, wanted)).Select(box => box.Id)),
+        };
     }
 
     private static WorkOrder None(Hands hands) => new("No order without a socket", [], 0,

@@ -26,7 +26,8 @@ internal sealed class StepTeller(WorkInProgress work)
                 LaptopSteps.Out(work);
             if (task.Page is { } page)
             {
-                if (loggedIn != page) LogInStep.Write(work, page);
+                // A wizard is what its page begins with.
+                if (loggedIn != page && task is not RunWizard) LogInStep.Write(work, page);
                 // A restart, or another address, asks for a fresh log-in.
                 loggedIn = task.WaitSeconds > 0 ? null : page;
             }
@@ -40,6 +41,8 @@ internal sealed class StepTeller(WorkInProgress work)
         if (task is not CarryBox { Device: var carried } || work.IsAsBefore(carried)) return;
         if (!SettingCatalogue.AreAlike(work.House.FindDevice(carried)!, work.Planned.FindDevice(carried)!)
             || !ProofSteps.CanBeProvedAt(work, carried)) return;
+        // A laptop is not given an address of its own for a look that is had again in its place.
+        if (new Spots(work.Hands, work.Planned).AsAThingAt(work.House, carried) is { } way && way.Any(move => move is SetLaptopAddress { Address: not null })) return;
         ProofSteps.Box(work, work.House.FindDevice(carried)!, isBeside: true);
         loggedIn = null;
     }

@@ -37,7 +37,7 @@ public class RuleModeLaws
     [
         ("A satellite has no address of its own to be set: it asks, and its page has neither address, server nor services.",
         [
-            "address-held-twice of mesh-satellite", "admin-page-out-of-reach of mesh-satellite", "idle-router-services of mesh-satellite",
+            "address-held-twice of mesh-satellite", "admin-page-out-of-reach of mesh-satellite",
             "static-in-pool of mesh-satellite", "wandering-page of mesh-satellite",
         ]),
         ("A satellite runs no server.",

@@ -197,7 +197,7 @@ internal sealed class PlainRules(NetworkState state)
 
             var servesNobody = IsBridge(box) && box.Lan?.DhcpServer?.Enabled != true;
             var isShared = state.Lan(box.Id) is { Address: { } at } own && On(own.Segment).Count(one => one.Address?.Address == at.Address) > 1;
-            if (!isShared && ((servesNobody && (box.Firewall || box.Upnp)) || (box.Upnp && box.Mode is DeviceMode.AccessPoint or DeviceMode.Repeater or DeviceMode.ClientBridge or DeviceMode.Wds))) yield return Caution("idle-router-services", box.Id);
+            if (!isShared && servesNobody && (box.Firewall || box.Upnp)) yield return Caution("idle-router-services", box.Id);
 
             if (box.Mode != DeviceMode.MeshSatellite && box.LeaveAsFound != true && box.Lan?.Method == LanMethod.Dhcp && state.Lan(box.Id) is { Outcome: LeaseOutcome.Leased, Candidates: [{ Address: not null, Server: { } by }] }
                 && house.FindDevice(by) is { } server && !(box.Mac is { } mac && server.Lan?.DhcpServer?.Reservations.Any(one => one.Mac == mac) == true))

@@ -36,7 +36,7 @@ public partial class SecondRulesTests
             foreach (var finding in now.Findings.Where(one => seen.ContainsKey(one.Rule))) seen[finding.Rule]++;
         }
         Assert.True(seen.All(one => one.Value > 0), $"never found: {string.Join(", ", seen.Where(one => one.Value == 0).Select(one => one.Key))}");
-        Assert.True(seen.Values.Sum() > 3500, $"{seen.Values.Sum()} findings");
+        Assert.True(seen.Values.Sum() > 3300, $"{seen.Values.Sum()} findings");
     }
 
     /// <summary>What is left where a part is missing; “.20” is an address’s last number, and “169.254.x.x” ends in no point.</summary>
@@ -86,7 +86,7 @@ public partial class SecondRulesTests
     private static readonly Dictionary<string, int> ProvenOnce = (
         "address-held-twice 42, admin-page-out-of-reach 115, backhaul-on-old-band 2, band-not-served 1, beside-its-parent 1, bridge-gives-addresses 113, bridge-serves-wired-only 7, cable-beside-radio 5, " +
         "cable-beyond-standard 1, channel-between 1, channel-unlawful 1, default-admin-password 292, dhcp-through-bridge 4, double-nat 20, forward-stops-outside 2, forward-through-carrier 16, gateway-wifi-left-on 20, " +
-        "guests-not-apart 32, hears-another-better 10, idle-router-services 171, inbound-target-moved 65, joined-too-weak 4, lease-gateway-missing 61, loop 341, no-dhcp-server 34, one-name-two-keys 124, " +
+        "guests-not-apart 32, hears-another-better 10, idle-router-services 3, inbound-target-moved 65, joined-too-weak 4, lease-gateway-missing 61, loop 341, no-dhcp-server 34, one-name-two-keys 124, " +
         "own-channels-overlap 4, passthrough-bystander 2, passthrough-to-nobody 3, poe-class-not-met 6, pool-exhausted 6, pool-outside-subnet 48, portable-fixed-address 62, power-over-limit 1, radar-under-bridge 1, " +
         "satellites-in-row 2, several-wifi-names 29, static-in-pool 100, static-outside-subnet 88, switch-before-router 1, thing-not-joined 204, tunnel-clash 9, two-dhcp-servers 58, two-sources-one-room 17, " +
         "uplink-not-joined 15, wan-lan-overlap 33, wandering-page 66, wds-channel 7, wds-unsupported 1, weak-wifi-security 178, wide-among-neighbours 1, wisp-where-repeater 1, wrong-socket 64")

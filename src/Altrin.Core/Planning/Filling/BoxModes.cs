@@ -38,7 +38,7 @@ internal static class BoxModes
         // A repeater on a cable that also joins by radio would close a circle; a mesh unit breaks it itself.
         if (use.Joined == Joined.ByWire && box.Uplink is not null && box.Traits.Uplink != UplinkSide.None && !box.Traits.BreaksLoops) box = box with { Uplink = null };
         if (use.ByHand && box.Firewall) box = box with { Firewall = false };
-        if (box.Upnp && (use.ByHand || box.Traits.KeepsIdleServices)) box = box with { Upnp = false };
+        if (box.Upnp && use.ByHand) box = box with { Upnp = false };
         return box;
     }
 

@@ -15,10 +15,10 @@ public sealed class IdleRouterServices : IRule
     {
         foreach (var box in facts.InUse)
         {
-            // In access-point mode proper most boxes stop these themselves; UPnP that is said to be on is on all the same.
+            // A mode that bridges hides these, and stops them: common practice, no source.
             var byHand = facts.IsBridgeInPractice(box) && box.Lan?.DhcpServer is not { Enabled: true };
             var firewall = box.Firewall && byHand;
-            var upnp = box.Upnp && (byHand || box.Traits.KeepsIdleServices);
+            var upnp = box.Upnp && byHand;
             if (!firewall && !upnp) continue;
             // While its page shares an address with another nobody opens it: that comes first.
             if (facts.State.Lan(box.Id) is { Address: { } own } lan && Remedies.HolderCount(facts, lan.Segment, own.Address) > 1) continue;

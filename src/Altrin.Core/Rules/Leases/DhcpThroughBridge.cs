@@ -26,7 +26,8 @@ public sealed class DhcpThroughBridge : IRule
 
     private Finding Found(Facts facts, Endpoint thing, Device bridge, string server, Interface net) => new(Id, Severity.Caution, "Automatic addressing through a bridge", [thing.Id, bridge.Id],
         $"{thing.Name} is plugged into {bridge.Name}, a wireless client bridge, and asks {facts.NameOf(server)} for its address through it. "
-        + "On some boxes that fails now and then; a fixed address does not.", () => Fixes(facts, thing.Id, net));
+        + "On some boxes that fails now and then; a fixed address does not.", () => Fixes(facts, thing.Id, net))
+    { IsSettledOnSite = true };
 
     private static ImmutableArray<Fix> Fixes(Facts facts, string thing, Interface net) =>
         facts.MainOn(net.Segment) is { Address: { } main } router && facts.FreeAddress(net.Segment, main.Prefix) is { } free

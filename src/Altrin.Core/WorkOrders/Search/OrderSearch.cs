@@ -27,6 +27,12 @@ internal sealed class OrderSearch
     /// <summary>Another page, or the same after a restart, asks for a log-in: a minute, and the thread is lost.</summary>
     private const double PerLogIn = 2;
 
+    /// <summary>A fixed address on the laptop is typed, forgotten, and looked for later: worth three minutes beside the move itself.</summary>
+    private const double PerFixedAddress = 4;
+
+    /// <summary>Set at the table, then carried.</summary>
+    private const double PerCarriedUnset = 8;
+
     /// <summary>Boxes and things, times houses simulated: past the first figure the nearest end is taken, past the second there is
     /// none.</summary>
     private const int Patience = 35_000, Most = 240_000;
@@ -208,8 +214,9 @@ internal sealed class OrderSearch
         var walks = moves.Count(move => move is PlugLaptop or JoinLaptop);
         var labels = task.IsForNow ? node.Keys.Add($"now {task.Key}") : node.Keys.Add(task.Key);
         return new(after, labels,
-            node.Cost + cut * PerCutMinute + walks * PerWalk + (moves.Length - walks) + (IsAgainstTheGrain(house, task) ? AgainstTheGrain
-                : 0) + (logsIn ? PerLogIn : 0) + (IsCarriedUnset(house, task) ? PerWalk : 0) + (IsTooEarly(state, task) ? PerWalk
+            node.Cost + cut * PerCutMinute + walks * PerWalk + (moves.Length - walks)
+                + moves.Count(move => move is SetLaptopAddress { Address: not null }) * PerFixedAddress + (IsAgainstTheGrain(house, task) ? AgainstTheGrain
+                : 0) + (logsIn ? PerLogIn : 0) + (IsCarriedUnset(house, task) ? PerCarriedUnset : 0) + (IsTooEarly(state, task) ? PerWalk
                     : 0) + (IsInTheOpen(house, task) ? PerWalk : 0) + task.Minutes, node.Depth + 1, node, new(task, moves, house, after),
                         isCut, CutLeft(state));
     }

@@ -34,7 +34,9 @@ internal sealed class TaskList(NetworkDocument found, NetworkDocument planned, I
                 continue;
             }
             if (ReferenceEquals(now, wanted)) continue;
-            if (Differ(now, wanted) is { Count: > 0 } differ)
+            if (Differ(now, wanted) is not { Count: > 0 } differ) continue;
+            if (RunWizard.For(house, now, wanted, differ, IsAlone(house, wanted.Id, done)) is { } wizard) yield return wizard;
+            else
                 foreach (var save in new BoxSaves(planned, house, now, wanted, differ, IsAlone(house, wanted.Id, done)).All())
                     yield return save;
         }
