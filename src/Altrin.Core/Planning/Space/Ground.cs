@@ -119,14 +119,11 @@ public sealed class Ground
     {
         // In use, or brought to the room where it is to stand.
         if (InUse[box] || Found.Devices[box].Room is not null) return [null];
-        if (Found.Devices[box].Serves is { IsDefaultOrEmpty: false } serves && Found.Rooms.IsEmpty)
-            return serves.Concat(Found.Devices.Where((_, i) => i != box).Select(one => one.Room).OfType<string>()).DistinctBy(PlaceOfRoom);
-        var own = Found.Devices[box].Room;
-        var listed = Found.Rooms.Select(room => room.Id);
-        // Where no room is listed, wherever another box stands.
-        var named = Found.Rooms.IsEmpty ? Found.Devices.Where((_, i) => i != box).Select(one => one.Room).OfType<string>() : [];
-        var others = listed.Concat(named).DistinctBy(PlaceOfRoom).Where(room => own is null || PlaceOfRoom(room) != PlaceOfRoom(own));
-        return own is not null || Found.Rooms.IsEmpty ? others.Prepend(null) : others;
+        // The rooms it was brought for, listed or not; then every other that is listed, or where none is, wherever another box stands.
+        var serves = Found.Devices[box].Serves.IsDefaultOrEmpty ? [] : Found.Devices[box].Serves;
+        var others = Found.Rooms.IsEmpty ? Found.Devices.Where((_, i) => i != box).Select(one => one.Room).OfType<string>() : Found.Rooms.Select(room => room.Id);
+        IEnumerable<string?> rooms = serves.Concat(others).DistinctBy(PlaceOfRoom);
+        return Found.Rooms.IsEmpty && serves.IsEmpty ? rooms.Prepend(null) : rooms;
     }
 
     internal static (string, string, Medium) Ends(string a, string b, Medium medium) => string.CompareOrdinal(a, b) <= 0 ? (a, b, medium) : (b, a, medium);

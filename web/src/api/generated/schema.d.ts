@@ -3486,6 +3486,7 @@ export interface components {
             defaultUser?: null | string;
             /** Format: int32 */
             resetHoldSeconds?: null | number;
+            asksWhenBridged?: null | boolean;
             /** Format: int32 */
             rebootSeconds?: null | number;
         };
@@ -3620,6 +3621,10 @@ export interface components {
             off?: null | boolean;
             leaveAsFound?: null | boolean;
             mustUse?: null | boolean;
+            provider?: null | boolean;
+            usedBefore?: null | boolean;
+            serves?: string[];
+            injector?: null | boolean;
             kit?: null | string;
             hardware?: null | string;
             firmware?: null | string;
@@ -3655,6 +3660,7 @@ export interface components {
             at?: null | components["schemas"]["FloorPoint"];
             mac?: null | components["schemas"]["MacAddress"];
             bands?: ("2.4" | "5" | "6")[];
+            wired?: null | boolean;
             connect?: null | components["schemas"]["Attachment"];
             address?: components["schemas"]["EndpointAddress"];
             services?: components["schemas"]["Service"][];
@@ -4348,7 +4354,7 @@ export interface components {
             isNow: boolean;
             actions: components["schemas"]["InstallerAction"][];
         };
-        Need: components["schemas"]["NeedCoverage"] | components["schemas"]["NeedDns"] | components["schemas"]["NeedFixedAddress"] | components["schemas"]["NeedGuestsApart"] | components["schemas"]["NeedInbound"] | components["schemas"]["NeedInternet"] | components["schemas"]["NeedKeepName"] | components["schemas"]["NeedOneName"] | components["schemas"]["NeedOwnNames"] | components["schemas"]["NeedReach"] | components["schemas"]["NeedSingleNat"] | components["schemas"]["NeedSockets"] | components["schemas"]["NeedSpeed"] | components["schemas"]["NeedTunnel"];
+        Need: components["schemas"]["NeedCoverage"] | components["schemas"]["NeedDns"] | components["schemas"]["NeedFixedAddress"] | components["schemas"]["NeedGuestsApart"] | components["schemas"]["NeedInbound"] | components["schemas"]["NeedInternet"] | components["schemas"]["NeedKeepName"] | components["schemas"]["NeedMainRouter"] | components["schemas"]["NeedOneName"] | components["schemas"]["NeedOwnNames"] | components["schemas"]["NeedReach"] | components["schemas"]["NeedSingleNat"] | components["schemas"]["NeedSockets"] | components["schemas"]["NeedSpeed"] | components["schemas"]["NeedTunnel"];
         NeedCoverage: {
             /** @enum {string} */
             kind?: "coverage";
@@ -4403,6 +4409,13 @@ export interface components {
             id: string;
             ssid: string;
             key?: null | string;
+            nice?: null | boolean;
+        };
+        NeedMainRouter: {
+            /** @enum {string} */
+            kind?: "main-router";
+            id: string;
+            device: string;
             nice?: null | boolean;
         };
         NeedOneName: {
@@ -4787,6 +4800,7 @@ export interface components {
             rect?: null | components["schemas"]["RoomRect"];
             walls?: null | components["schemas"]["WallMaterial"];
             outdoor?: null | boolean;
+            noWifi?: null | boolean;
             building?: null | string;
         };
         RoomHeard: {
@@ -4945,7 +4959,7 @@ export interface components {
             passedBy: null | string;
         };
         /** @enum {string} */
-        StepKind: "plug-laptop" | "join-laptop" | "laptop-automatic" | "laptop-fixed" | "laptop-out" | "log-in" | "bring-box" | "take-box-away" | "reset-box" | "carry-box" | "power-box" | "save-settings" | "secure-wifi" | "plug-cable" | "pull-cable" | "move-cable" | "move-line" | "bring-thing" | "take-thing-away" | "move-thing" | "address-thing" | "prove-line" | "prove-box" | "measure" | "prove-house" | "both-off" | "gateway-on" | "router-on";
+        StepKind: "plug-laptop" | "join-laptop" | "laptop-automatic" | "laptop-fixed" | "laptop-out" | "log-in" | "bring-box" | "take-box-away" | "reset-box" | "carry-box" | "power-box" | "save-settings" | "run-wizard" | "secure-wifi" | "plug-cable" | "pull-cable" | "move-cable" | "move-line" | "bring-thing" | "take-thing-away" | "move-thing" | "address-thing" | "prove-line" | "prove-box" | "measure" | "prove-house" | "both-off" | "gateway-on" | "router-on";
         StillAsked: {
             stop: components["schemas"]["StopKind"];
             box: null | string;

@@ -4,8 +4,9 @@ import { useState } from 'react'
 import { useMatch } from 'react-router'
 import type { Attachment } from '../../api/attachment'
 import { kitShelf } from '../../api/queries'
-import type { Action } from '../../api/types'
+import type { Action, House } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
+import { describing } from '../../layout/useDescribe'
 import { usePlace } from '../../layout/usePlace'
 import { Choice } from '../../parts/Choice'
 import { cardOf, focusOn } from '../../parts/focusOn'
@@ -15,11 +16,13 @@ import { Problem } from '../../parts/Problem'
 import { Sheet } from '../../parts/Sheet'
 import { useBusy } from '../../parts/useBusy'
 import { type HeldKind, useHand } from '../../state/hand'
+import { addPin } from '../../state/pins'
 import { KindWords } from '../kit/KindWords'
 import { kindOptions } from '../kit/kindOptions'
 import { useSeenMacs } from '../visit/useSeenMacs'
 import { connections } from './connections'
 import { dragKind } from './dragKind'
+import { type Meant, MeantFields, mainRouter, notMeant } from './MeantFields'
 import { freshName, makeThing } from './makeThing'
 import { type Hung, NewBoxFields, notHung } from './NewBoxFields'
 import { soleSender } from './nearIn'
@@ -30,7 +33,7 @@ const thing = { value: 'thing', label: 'A thing: tablet, printer, laptop …' }
 
 /** A new box as it comes out of its carton, or a new thing that uses the network. What can be guessed is proposed; nothing is kept from the last one. */
 export function AddBoxSheet({ onClose }: { onClose: () => void }) {
-  const { house, selected } = useJob()
+  const { job, house, selected } = useJob()
   const { act } = useTools()
   const { turn } = usePlace()
   const walks = useMatch('/job/:id/visit') !== null
@@ -45,18 +48,25 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
 
   const [kit, setKit] = useState('router-dual-band')
   const [name, setName] = useState<string | null>(null)
-  const [room, setRoom] = useState(chosen?.room ?? all[0]?.room ?? '')
+  const [typedRoom, setRoom] = useState<string | null>(null)
   const [address, setAddress] = useState('')
   const [mac, setMac] = useState('')
   const [where, setWhere] = useState<string | null>(null)
   const [far, setFar] = useState<string | null>(null)
   const [hung, setHung] = useState<Hung>(notHung)
+  const [meant, setMeant] = useState<Meant>(notMeant)
   const [problem, setProblem] = useState<string>()
 
   const kind = kinds.find((one) => one.kit === kit)
   const isThing = kit === thing.value
+  // A box that was brought lies on the table until somebody says where it hangs: the room is the one that it is for.
+  const isBrought = !isThing && !!kind?.sold && !hung.socket && !hung.join
+  const room = typedRoom ?? (isBrought ? '' : (chosen?.room ?? all[0]?.room ?? ''))
   const mode = kind?.modes.find((one) => one.mode === hung.mode) ?? kind?.modes[0]
   const air = joinableBy(kind, house.joinable)
+  const home = (document_.devices ?? []).find((box) => box.id === document_.line?.device)?.room
+  const from =
+    isBrought && home && room.trim() && room.trim().toLowerCase() !== home.toLowerCase() ? home : null
   const seenMacs = useSeenMacs()
   const wholeMac = completeMac(mac, seenMacs)
   const rooms = [
@@ -97,7 +107,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
     if (!found) return 'That kind is not on the shelf any more. Choose another.'
     const socket = placed(hung.socket)
     const join = air.find((one) => joinValue(one) === hung.join) ?? null
-    return boxDeeds(found, {
+    const deeds = boxDeeds(found, {
       id,
       name: label,
       room: room.trim(),
@@ -110,7 +120,13 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
       partner: join ? soleSender(document_, join.ssid, join.band) : undefined,
       cable: freshId(document_, 'cable'),
       gives: hung.gives ? hung.gives === 'yes' : undefined,
+      brought: isBrought ? { for: room.trim(), used: meant.used } : undefined,
     })
+    if (from && meant.cable) deeds.push(layRun(document_, from, room.trim(), meant.cable))
+    const needs = document_.needs ?? []
+    return isBrought && meant.part === mainRouter
+      ? [...deeds, { do: 'set-need', need: { kind: 'main-router', id: freshNeedId(needs), device: id } }]
+      : deeds
   }
   const add = () =>
     run(async () => {
@@ -121,6 +137,8 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
       const failed = await act(actions, actions.length > 1 ? `Add ${label}` : undefined)
       setProblem(failed?.message)
       if (failed) return
+      if (isBrought && meant.part && meant.part !== mainRouter)
+        addPin(job.id, { device: id, use: meant.part, forbidden: false })
       if (kind?.link) return onClose()
       // On the walk the new box is the stop to go on with; elsewhere its card is.
       turn({
@@ -137,8 +155,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
           kind,
           label: {
             name: (name ?? proposed).trim() || proposed,
-            room:
-              name === null && room === (chosen?.room ?? all[0]?.room) ? undefined : room.trim() || undefined,
+            room: room.trim() || undefined,
             mac: wholeMac || undefined,
             address: address.trim() || undefined,
           },
@@ -193,11 +210,19 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
             setKit(value)
             setWhere(null)
             setHung(notHung)
+            setMeant(notMeant)
             setProblem(undefined)
           }}
         />
         {!kind?.link && (
-          <PlainField label="Room" width="100%" value={room} options={rooms} onChange={setRoom} />
+          <PlainField
+            label="Room"
+            width="100%"
+            value={room}
+            options={rooms}
+            hint={isBrought ? 'The room it is for. Empty: wherever it is best.' : undefined}
+            onChange={setRoom}
+          />
         )}
         {isThing && (
           <Choice label="Where is it?" width="100%" value={at} options={places} onChange={setWhere} />
@@ -229,6 +254,14 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
             set={(change) => setHung((now) => ({ ...now, ...change }))}
           />
         )}
+        {kind && isBrought && (
+          <MeantFields
+            kind={kind}
+            meant={meant}
+            from={from}
+            set={(change) => setMeant((now) => ({ ...now, ...change }))}
+          />
+        )}
         {!kind?.link && (
           <Flex gap="10px" wrap="wrap">
             <PlainField label="Name" width="48%" value={name ?? proposed} onChange={setName} />
@@ -252,7 +285,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
             <Text textStyle="note">
               {hung.socket || hung.join
                 ? 'All else is taken as its carton says, until somebody looks.'
-                : 'It comes with its default settings and lies on the table: plans may use it so. Press its sockets to lay the cables.'}
+                : 'It lies on the table as it is sold: plans say where it goes and what it is set to. Or press its sockets to lay the cables yourself.'}
             </Text>
           )
         )}
@@ -263,6 +296,20 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
       </Flex>
     </Sheet>
   )
+}
+
+/** A cable between two rooms is noted: it lies there, and is free. */
+function layRun(house: House, a: string, b: string, medium: 'ethernet' | 'powerline' | 'coax'): Action {
+  const runs = house.runs ?? []
+  let n = runs.length + 1
+  while (runs.some((one) => one.id === `run-${n}`)) n++
+  return describing(house, { runs: [...runs, { id: `run-${n}`, a, b, medium, laid: true }] })
+}
+
+function freshNeedId(needs: { id: string }[]) {
+  let n = needs.length + 1
+  while (needs.some((one) => one.id === `n${n}`)) n++
+  return `n${n}`
 }
 
 const boxOf = (place: Attachment | null | undefined) =>

@@ -53,7 +53,12 @@ export type AsFound = {
   cable: string
   /** Its DHCP server is on; undefined: as it is sold. */
   gives?: boolean
+  /** It was brought and lies on the table: the room that it is for, and whether it has a past. */
+  brought?: { for: string; used: boolean }
 }
+
+/** Kinds that hang on the house by radio. */
+const radioOnly: KitView['group'][] = ['repeater', 'bridge']
 
 /** The deeds that put it into the house as it was found there. */
 export function boxDeeds(kind: KitView, found: AsFound): Action[] {
@@ -65,7 +70,8 @@ export function boxDeeds(kind: KitView, found: AsFound): Action[] {
     {
       id,
       name: found.name,
-      room: found.room || undefined,
+      // What joins by radio may stand half way; all else stands in the room that it is for.
+      room: (found.brought && radioOnly.includes(kind.group) ? '' : found.room) || undefined,
       mac: found.mac || undefined,
       address: found.address || undefined,
     },
@@ -73,6 +79,8 @@ export function boxDeeds(kind: KitView, found: AsFound): Action[] {
       // Of a box that is at work nobody knows the password yet, and who set it otherwise than it is sold did not leave the rest so.
       ...(socket || join || isOther ? { defaultPassword: undefined } : {}),
       ...(isOther && sold.mode === 'router' ? { upnp: undefined } : {}),
+      ...(found.brought?.for ? { serves: [found.brought.for] } : {}),
+      ...(found.brought?.used ? { usedBefore: true } : {}),
     },
   )
   if (isOther) deeds.push({ do: 'set-mode', device: id, mode: mode.mode })

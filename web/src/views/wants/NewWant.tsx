@@ -90,7 +90,9 @@ export function NewWant() {
   const named = networks.find((one) => one.ssid === network) ?? networks[0]
   const needsName = kind === 'guests-apart' || kind === 'keep-name'
   const places = placesOf(house.document)
-  const routers = (house.document.devices ?? []).filter((box) => box.mode === 'router' || box.supports?.includes('router'))
+  const routers = (house.document.devices ?? []).filter(
+    (box) => box.mode === 'router' || box.supports?.includes('router'),
+  )
   const needsThing = ['internet', 'reach', 'fixed-address', 'inbound'].includes(kind)
 
   const canAdd =
