@@ -4,9 +4,8 @@ import { useState } from 'react'
 import { useMatch } from 'react-router'
 import type { Attachment } from '../../api/attachment'
 import { kitShelf } from '../../api/queries'
-import type { Action, House } from '../../api/types'
+import type { Action } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
-import { describing } from '../../layout/useDescribe'
 import { usePlace } from '../../layout/usePlace'
 import { Choice } from '../../parts/Choice'
 import { cardOf, focusOn } from '../../parts/focusOn'
@@ -22,6 +21,7 @@ import { kindOptions } from '../kit/kindOptions'
 import { useSeenMacs } from '../visit/useSeenMacs'
 import { connections } from './connections'
 import { dragKind } from './dragKind'
+import { layRun } from './layRun'
 import { type Meant, MeantFields, mainRouter, notMeant } from './MeantFields'
 import { freshName, makeThing } from './makeThing'
 import { type Hung, NewBoxFields, notHung } from './NewBoxFields'
@@ -296,14 +296,6 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
       </Flex>
     </Sheet>
   )
-}
-
-/** A cable between two rooms is noted: it lies there, and is free. */
-function layRun(house: House, a: string, b: string, medium: 'ethernet' | 'powerline' | 'coax'): Action {
-  const runs = house.runs ?? []
-  let n = runs.length + 1
-  while (runs.some((one) => one.id === `run-${n}`)) n++
-  return describing(house, { runs: [...runs, { id: `run-${n}`, a, b, medium, laid: true }] })
 }
 
 function freshNeedId(needs: { id: string }[]) {

@@ -59,7 +59,7 @@ export function MeantFields(props: {
       )}
       <Checkbox.Root checked={meant.used} onCheckedChange={({ checked }) => set({ used: checked === true })}>
         <Checkbox.HiddenInput />
-        <Checkbox.Control />
+        <Checkbox.Control data-used />
         <Checkbox.Label>It has been used before</Checkbox.Label>
       </Checkbox.Root>
     </Flex>
