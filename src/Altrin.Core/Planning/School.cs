@@ -43,6 +43,12 @@ internal static class Schools
                 && !(group.Key is School.ModemMode or School.PassThrough or School.DmzHost
                     && structure.HandsTo != ground.AsFound.HandsTo)) continue;
             var names = Rules.Facts.Join((boxes.Count > 0 ? boxes : [.. group]).Select(one => ground.Found.Devices[one.Box].Name));
+            // A modem that is one already hands the line to another router.
+            if (group.Key == School.ModemMode && boxes.Count == 0)
+            {
+                parts.Add($"{ground.Found.Devices[structure.HandsTo].Name} the router");
+                continue;
+            }
             parts.Add(Say(group.Key, names, structure.HandsTo >= 0 ? ground.Found.Devices[structure.HandsTo].Name : ""));
         }
         return string.Join("; ", parts);

@@ -46,15 +46,35 @@ internal static class TradeJobs
         // 19: an old hub with another subnet and a past, powerline to a bedroom.
         ["19-old-hub-by-powerline"] = () => AsEntered.Hall("gateway-locked", "192.168.1.1").Rooms("Hall", "Bedroom").Run("Hall", "Bedroom", Medium.Powerline)
             .Brought("router-old-54", "hub", "Old hub", "Bedroom", "192.168.2.1", used: true).OnWifi("Phone", "phone", room: "Bedroom").Done,
+        // 3: a gateway with pass-through; the network of the own router holds a recorder that is to be seen from outside.
+        ["03-pass-through-to-the-own-router"] = () => AsEntered.Hall("gateway-pass-through", "192.168.1.254").Rooms("Hall")
+            .AtWork("router-dual-band", "own", "Own router", "Hall", "gateway", "lan1", "wan", "192.168.50.1")
+            .Plugged("Recorder", "recorder", "own", "lan1", "Hall", "02:00:5E:20:00:07", [new() { Protocol = TransportProtocol.Tcp, Port = 8443 }])
+            .Wants(new Need.Inbound { Id = "n1", Endpoint = "thing-1", Protocol = TransportProtocol.Tcp, Port = 8443 }, new Need.MainRouter { Id = "n2", Device = "own" }, new Need.SingleNat { Id = "n3" }).Done,
+        // 6: a modem, an old router that sends the household's name, a mesh kit of three, one laid cable.
+        ["06-mesh-kit-of-three"] = () => AsEntered.Hall("modem-only", null, null, id: "modem").Rooms("Hall", "Study", "Loft").Run("Hall", "Study")
+            .AtWork("router-old-300", "old", "Old router", "Hall", "modem", "lan1", "wan", "192.168.0.1", box => box with { Wifi = [.. box.Wifi.Select(one => one with { Ssid = "larkspur", Security = WifiSecurity.Wpa2, Key = "home" })] })
+            .Brought("mesh-main", "main", "Mesh main unit", room: "Hall").Box("main", box => box with { MustUse = true })
+            .Brought("mesh-satellite", "one", "First satellite", room: "Study").Box("one", box => box with { Serves = ["Study"] })
+            .Brought("mesh-satellite", "two", "Second satellite", room: "Loft").Box("two", box => box with { Serves = ["Loft"] })
+            .OnWifi("Phone", "phone", room: "Hall").Wants(new Need.MainRouter { Id = "n1", Device = "main" }, new Need.KeepName { Id = "n2", Ssid = "larkspur", Key = "home" }).Done,
+        // 8: mesh unit one at work; a second, set by an app; no cable.
+        ["08-second-mesh-unit"] = () => AsEntered.Hall("modem-only", null, null, id: "modem").Rooms("Hall", "Loft")
+            .AtWork("mesh-main", "main", "Mesh main unit", "Hall", "modem", "lan1", "wan", null, box => box with { Wifi = [.. box.Wifi.Select(one => one with { Ssid = "larkspur", Security = WifiSecurity.Wpa2, Key = "home" })] })
+            .Brought("mesh-satellite", "second", "Second unit", "Loft").OnWifi("Phone", "phone", room: "Hall").Done,
+        // 18: a mobile provider's gateway on a shared line, no bridge mode; the own router keeps the name that every thing knows.
+        ["18-own-router-behind-a-shared-line"] = () => AsEntered.Hall("gateway-fixed-wireless", "192.168.8.1", "provider").Rooms("Hall").LineIs(line => line with { Addressing = LineAddressing.Shared, Technology = Technology.FixedWireless })
+            .Brought("router-dual-band", "own", "Own router", room: "Hall").OnWifi("Phone", "phone", "provider", "Hall")
+            .Wants(new Need.MainRouter { Id = "n1", Device = "own" }, new Need.KeepName { Id = "n2", Ssid = "larkspur", Key = "home" }).Done,
         // 5: a mesh router that is to be the router; things hang on the gateway's sockets.
         ["05-mesh-router-is-to-be-the-router"] = () => AsEntered.Hall("gateway-pass-through", "192.168.1.254").Rooms("Hall", "Landing")
-            .Brought("mesh-main", "mesh", "Mesh router", "Hall", room: "Hall").Box("mesh", box => box with { MustUse = true }).Plugged("Television", "television", "gateway", "lan1", "Hall").OnWifi("Phone", "phone").Done,
+            .Brought("mesh-main", "mesh", "Mesh router", "Hall", room: "Hall").Wants(new Need.MainRouter { Id = "n1", Device = "mesh" }).Plugged("Television", "television", "gateway", "lan1", "Hall").OnWifi("Phone", "phone").Done,
         // 9: a gateway that must go on routing, a mesh kit.
         ["09-mesh-behind-a-gateway-that-routes"] = () => AsEntered.Hall("gateway-locked", "192.168.1.1").Rooms("Hall", "Landing").Box("gateway", box => box with { LeaveAsFound = true })
             .Brought("mesh-main", "main", "Mesh main unit", "Hall", room: "Hall").Brought("mesh-satellite", "sat", "Satellite", "Landing", room: "Landing").OnWifi("Phone", "phone").Done,
         // 16: a router with a wizard.
         ["16-repeater-by-wizard"] = () => AsEntered.Hall("gateway-locked", "192.168.1.1").Rooms("Hall", "Bedroom")
-            .Brought("router-dual-band", "wizard", "Dual-band router", "Bedroom").OnWifi("Phone", "phone", room: "Hall").Done,
+            .Brought("router-wisp-first", "wizard", "Router with a wizard", "Bedroom").OnWifi("Phone", "phone", room: "Hall").Done,
         // 20: a modem, the main router, a second with WDS, the same default address.
         ["20-wds"] = () => AsEntered.Hall("modem-only", null, null, id: "modem").Rooms("Hall", "Barn")
             .AtWork("router-wds", "main", "Main router", "Hall", "modem", "lan1", "wan", "192.168.1.1", box => box with { Wifi = [.. box.Wifi.Select(one => one with { Ssid = "larkspur", Security = WifiSecurity.Wpa2, Key = "home" })] })

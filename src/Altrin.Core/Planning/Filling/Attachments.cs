@@ -30,6 +30,7 @@ internal static class Attachments
                 continue;
             }
             if (!found.HasSocket) continue;
+            if (IntoOwnRouter(draft, i)) continue;
             if (draft.Things[i].Connect is Attachment.Plug plug && draft.Taken.Contains(plug.Into) && IsOwn(draft, i, plug)) continue;
             var places = PlacesFor(draft, i);
             if (Wiring.FreeFor(draft, box => places.Contains(draft.PlaceOf(box))) is { } free)
@@ -39,6 +40,17 @@ internal static class Attachments
             }
             else if (draft.Things[i].Connect is Attachment.Plug lost && !IsStill(draft, lost)) draft.Things[i] = draft.Things[i] with { Connect = null };
         }
+    }
+
+    /// <summary>What hangs at the box at the line goes behind the router that everybody is to go through, as far as its wire reaches.</summary>
+    private static bool IntoOwnRouter(Draft draft, int thing)
+    {
+        if (draft.OwnRouter < 0 || draft.Things[thing].Connect is not Attachment.Plug plug || draft.Ground.IndexOf.GetValueOrDefault(plug.Device, -1) != draft.Ground.Root) return false;
+        var places = PlacesFor(draft, thing);
+        if (Wiring.FreeFor(draft, box => box == draft.OwnRouter && places.Contains(draft.PlaceOf(box))) is not { } free) return false;
+        draft.Things[thing] = draft.Things[thing] with { Connect = Attachment.To(free) };
+        draft.Taken.Add(free);
+        return true;
     }
 
     /// <summary>A box that was brought for things in its room and sends no Wi-Fi itself serves by cable: what has a socket there is plugged into it.</summary>

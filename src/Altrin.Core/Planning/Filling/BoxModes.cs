@@ -22,7 +22,13 @@ internal static class BoxModes
     private static Device Set(Draft draft, int i, Device box)
     {
         var use = draft.Use(i);
-        if (!use.IsUsed) return draft.Ground.InUse[i] && box.Uplink is not null ? box with { Uplink = null } : box;
+        if (!use.IsUsed)
+        {
+            if (!draft.Ground.InUse[i]) return box;
+            if (box.Uplink is not null) box = box with { Uplink = null };
+            // Another takes its place: left on, it would go on sending the household's name.
+            return draft.MaySet(i) && box.SendsWifi && box.Wifi.Any(network => network.Enabled) ? box with { Off = true } : box;
+        }
         if (!draft.MaySet(i)) return box;
         if (box.Mode != use.Mode) box = box with { Mode = use.Mode };
         // Reset before anything else, it has no past any more.

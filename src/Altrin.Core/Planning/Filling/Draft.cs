@@ -18,6 +18,9 @@ internal sealed class Draft
         routerOf = [.. Enumerable.Range(0, Boxes.Length).Select(FindRouter)];
         // From the line inward: a router is filled after the one above it.
         Routers = [.. Enumerable.Range(0, Boxes.Length).Where(i => structure.Boxes[i].Routes).OrderBy(Depth)];
+        OwnRouter = ground.Root >= 0 && structure.Boxes[ground.Root].Routes
+            && ground.Found.Needs.OfType<Need.MainRouter>().FirstOrDefault() is { } need && ground.IndexOf.TryGetValue(need.Device, out var own)
+            && own != ground.Root && structure.Boxes[own].Routes ? own : -1;
     }
 
     public Ground Ground { get; }
@@ -28,6 +31,12 @@ internal sealed class Draft
     public Endpoint[] Things { get; }
     public ImmutableArray<CableRun> Runs { get; set; }
     public ImmutableArray<int> Routers { get; }
+
+    /// <summary>The router that everybody is to go through, where the box at the line goes on routing before it; −1 for none.</summary>
+    public int OwnRouter { get; }
+
+    /// <summary>Routers that make the household's networks: not the one at the line, where another is to be the router.</summary>
+    public IEnumerable<int> NetworkMakers => OwnRouter < 0 ? Routers : Routers.OrderBy(i => i != OwnRouter).Where(i => i != Ground.Root);
 
     /// <summary>Sockets that are taken.</summary>
     public HashSet<Socket> Taken { get; } = [];

@@ -13,6 +13,7 @@ internal static class Names
     public static void Fill(Draft draft)
     {
         var main = Main(draft);
+        Silence(draft);
         Restore(draft);
         for (var i = 0; i < draft.Boxes.Length; i++) NameOne(draft, i, main);
         if (WantsOwnNames(draft)) TellApart(draft, main);
@@ -103,6 +104,14 @@ internal static class Names
         return [.. all.DistinctBy(network => (network.Radio, network.Guest, network.Ssid))];
     }
 
+    /// <summary>Everybody is to go through another router: the Wi-Fi of the one at the line would lead past it.</summary>
+    private static void Silence(Draft draft)
+    {
+        var root = draft.Ground.Root;
+        if (draft.OwnRouter < 0 || !draft.MaySet(root) || !Sends(draft, draft.OwnRouter) || draft.Boxes[draft.OwnRouter].Radios.IsEmpty) return;
+        draft.Change(root, box => box with { Wifi = [.. box.Wifi.Select(network => network is { Enabled: true, Guest: false } ? network with { Enabled = false } : network)] });
+    }
+
     /// <summary>A name that things know and that nobody makes any more is made by a router: in place of one that nobody knows, else beside it.</summary>
     private static void Restore(Draft draft)
     {
@@ -112,7 +121,9 @@ internal static class Names
             var join = name.First().Item1!;
             if (draft.Ground.State.House.Devices.All(box => !box.Wifi.Any(network => network.Enabled && network.Ssid == join.Ssid && network.Key == join.Key))) continue;
             if (Sender(draft, join, []) >= 0) continue;
-            var heir = draft.Routers.FirstOrDefault(i => draft.MaySet(i) && draft.Boxes[i].Radios.Length > 0 && Sends(draft, i), -1);
+            // With another router in the old one's place the name that is to be kept is the one that is typed.
+            if (draft.OwnRouter >= 0 && draft.Found.Needs.OfType<Need.KeepName>().Any(need => (need.Ssid, need.Key) != (join.Ssid, join.Key))) continue;
+            var heir = draft.NetworkMakers.FirstOrDefault(i => draft.MaySet(i) && draft.Boxes[i].Radios.Length > 0 && Sends(draft, i), -1);
             if (heir < 0) continue;
             draft.Change(heir, box => box with { Wifi = Taking(draft, box, join) });
         }
@@ -162,7 +173,7 @@ internal static class Names
         {
             var join = new Attachment.Join { Ssid = need.Ssid, Key = need.Key, Security = Main(draft)?.Security ?? WifiSecurity.Wpa2 };
             if (Enumerable.Range(0, draft.Boxes.Length).Any(i => draft.Use(i).IsUsed && Sends(draft, i) && draft.Boxes[i].Wifi.Any(network => network is { Enabled: true, Guest: false } && (network.Ssid, network.Key) == (need.Ssid, need.Key)))) continue;
-            var heir = draft.Routers.Concat(Enumerable.Range(0, draft.Boxes.Length)).FirstOrDefault(i => draft.Use(i).IsUsed && draft.MaySet(i) && draft.Boxes[i].Radios.Length > 0 && Sends(draft, i), -1);
+            var heir = draft.NetworkMakers.Concat(Enumerable.Range(0, draft.Boxes.Length)).FirstOrDefault(i => draft.Use(i).IsUsed && draft.MaySet(i) && draft.Boxes[i].Radios.Length > 0 && Sends(draft, i), -1);
             if (heir >= 0) draft.Change(heir, box => box with { Wifi = Taking(draft, box, join) });
         }
     }
@@ -175,7 +186,7 @@ internal static class Names
             bool IsMade(int i) => draft.Use(i).IsUsed && Sends(draft, i) && draft.Boxes[i].Wifi.Any(network => network.Enabled && network.Ssid == need.Ssid);
             if (Enumerable.Range(0, draft.Boxes.Length).Any(IsMade)) continue;
             var old = draft.Found.Devices.SelectMany(box => box.Wifi).FirstOrDefault(network => network.Ssid == need.Ssid);
-            var router = draft.Routers.FirstOrDefault(i => draft.MaySet(i) && draft.Boxes[i].Radios.Length > 0 && Sends(draft, i), -1);
+            var router = draft.NetworkMakers.FirstOrDefault(i => draft.MaySet(i) && draft.Boxes[i].Radios.Length > 0 && Sends(draft, i), -1);
             if (router < 0) continue;
             draft.Change(router, box => box with
             {

@@ -8,8 +8,8 @@ namespace Altrin.Core.Planning.Ranking;
 /// <summary>What a box was brought for (section 5 of the format): it stands there, and sends the household's Wi-Fi there or has something plugged in.</summary>
 internal static class BoxRole
 {
-    /// <summary>Whether somebody said what it is for.</summary>
-    public static bool Is(Ground ground, int box) => !ground.InUse[box] && (!ground.Found.Devices[box].Serves.IsDefaultOrEmpty || ground.Found.Devices[box].MustUse == true);
+    /// <summary>Whether somebody said what it is for, and it does not do it yet: with a thing plugged in and no way to the line it serves nobody.</summary>
+    public static bool Is(Ground ground, int box) => (!ground.InUse[box] || !ground.State.HasWayToLine(ground.Found.Devices[box].Id)) && (!ground.Found.Devices[box].Serves.IsDefaultOrEmpty || ground.Found.Devices[box].MustUse == true);
 
     public static int CountUnserved(Ground ground, Evaluation after)
     {

@@ -46,7 +46,7 @@ internal sealed class PlanLimits
             {
                 if (now.LeaveAsFound == true && !SettingCatalogue.All.All(setting => setting.IsAlike(now, then))) return $"{now.Name} is to be left as it is.";
                 if (!now.CanBe(then.Mode)) return $"{now.Name} has no {then.Mode.Say()} mode.";
-                if (ground.InUse[i] && now.Room != then.Room) return $"{now.Name} stays where it is.";
+                if (ground.InUse[i] && now.Room is not null && now.Room != then.Room) return $"{now.Name} stays where it is.";
                 if (IsUnlawful(plan, now, then)) return $"{House.Country} does not allow that channel.";
                 if (now.KeptApart == true && (then.KeptApart != true || !then.Traits.IsRouter)) return $"What is behind {now.Name} is kept apart.";
             }

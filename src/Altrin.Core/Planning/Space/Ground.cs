@@ -117,8 +117,8 @@ public sealed class Ground
     /// <summary>The rooms into which a box at hand may be put.</summary>
     public IEnumerable<string?> RoomsFor(int box)
     {
-        // In use, or brought to the room where it is to stand.
-        if (InUse[box] || Found.Devices[box].Room is not null) return [null];
+        // In use, or brought to the room where it is to stand. With a thing plugged in and nothing else it has not found its place yet.
+        if (Found.Devices[box].Room is not null || (InUse[box] && (Found.Devices[box].Serves.IsDefaultOrEmpty || State.HasWayToLine(Found.Devices[box].Id)))) return [null];
         // The rooms it was brought for, listed or not; then every other that is listed, or where none is, wherever another box stands.
         var serves = Found.Devices[box].Serves.IsDefaultOrEmpty ? [] : Found.Devices[box].Serves;
         var others = Found.Rooms.IsEmpty ? Found.Devices.Where((_, i) => i != box).Select(one => one.Room).OfType<string>() : Found.Rooms.Select(room => room.Id);
