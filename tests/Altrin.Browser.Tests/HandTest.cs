@@ -1,5 +1,6 @@
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using Altrin.Tests;
 
 namespace Altrin.Browser.Tests;
 
@@ -48,7 +49,7 @@ public abstract class HandTest : IDisposable
         Browser.Css("main h2");
     }
 
-    protected JsonNode? Ask(string path) => JsonNode.Parse(Client.GetStringAsync(Server.Address + path).GetAwaiter().GetResult());
+    protected JsonNode? Ask(string path) => JsonNode.Parse(Client.GetStringAsync(Server.Address + path).GetAwaiter().GetResult()) is { } answer ? WholeJob.Of(answer) : null;
 
     /// <summary>What was changed, newest last, as the server has it.</summary>
     protected IReadOnlyList<string> Log() => [.. Ask($"/api/jobs/{Job}/log")!.AsArray().Select(entry => (string)entry!["sentence"]!)];

@@ -3,6 +3,7 @@ using System.Net.Http.Json;
 using System.Runtime.CompilerServices;
 using System.Text;
 using System.Text.Json.Nodes;
+using Altrin.Tests;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 
@@ -49,18 +50,7 @@ public sealed class TestApp : IDisposable
     {
         var text = await response.Content.ReadAsStringAsync();
         Assert.True(response.StatusCode == status, $"{(int)response.StatusCode}: {text}");
-        return Whole(JsonNode.Parse(text)!);
-    }
-
-    /// <summary>A job put together as the page does it: where nothing is planned the planned house is the one as found.</summary>
-    private static JsonNode Whole(JsonNode answer)
-    {
-        if (answer is not JsonObject job || job["plan"] is not JsonObject plan || job["found"] is not JsonObject found) return answer;
-        if ((bool)plan["isAsFound"]!) job["planned"] = found.DeepClone();
-        foreach (var (side, takes) in new[] { ("found", "ofFound"), ("planned", "ofPlanned") })
-            foreach (var what in new[] { "undo", "redo" })
-                if (job[side] is JsonObject house) house[what] = job[takes]![what]?.DeepClone();
-        return job;
+        return WholeJob.Of(JsonNode.Parse(text)!);
     }
 
     /// <summary>The next start on the same folder; this one has ended by then.</summary>
