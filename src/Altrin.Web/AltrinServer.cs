@@ -51,7 +51,8 @@ public static class AltrinServer
         // Said when it answers, not before: a start that fails has printed no address.
         app.Lifetime.ApplicationStarted.Register(() =>
         {
-            app.Services.GetRequiredService<IdleMemory>().StartIsOver();
+            // A host in somebody else's process listens at no address: the memory there is not this program's to give back.
+            if (app.Urls.Count > 0) app.Services.GetRequiredService<IdleMemory>().StartIsOver();
             Console.WriteLine($"Altrin: http://localhost:{app.Configuration.GetValue("port", DefaultPort)}   (jobs in {app.Configuration["data"] ?? "data"}; Ctrl+C stops it)");
             var share = app.Services.GetRequiredService<ShareSettings>();
             if (!share.On) return;

@@ -5,9 +5,6 @@ internal sealed class IdleMemory(TimeProvider clock) : BackgroundService
 {
     private static readonly TimeSpan Pause = TimeSpan.FromSeconds(5);
 
-    /// <summary>How often it is looked while somebody asks.</summary>
-    private static readonly TimeSpan Beat = TimeSpan.FromSeconds(1);
-
     /// <summary>Bytes by which the heap may grow between two collections of all of it; one takes a few hundredths of a second.</summary>
     private const long Growth = 12L << 20;
 
@@ -15,13 +12,15 @@ internal sealed class IdleMemory(TimeProvider clock) : BackgroundService
     private long asked;
     private long cleaned;
     private long floor;
+    private volatile bool isAlone;
 
     /// <summary>Somebody asks.</summary>
     public void Touch() => Interlocked.Exchange(ref asked, clock.GetTimestamp());
 
-    /// <summary>The program answers now: what only its start needed is given back.</summary>
+    /// <summary>The program answers now, and the process is its own: what only its start needed is given back.</summary>
     public void StartIsOver()
     {
+        isAlone = true;
         // The first look lets go of nothing, it learns what is there.
         programs.LetGo();
         Collect(GCCollectionMode.Aggressive);
@@ -30,10 +29,10 @@ internal sealed class IdleMemory(TimeProvider clock) : BackgroundService
 
     protected override async Task ExecuteAsync(CancellationToken stop)
     {
-        using var timer = new PeriodicTimer(Beat, clock);
+        using var timer = new PeriodicTimer(Pause, clock);
         try
         {
-            for (var beat = 1; await timer.WaitForNextTickAsync(stop); beat++)
+            while (await timer.WaitForNextTickAsync(stop))
             {
                 var last = Interlocked.Read(ref asked);
                 if (last == cleaned) continue;
@@ -41,15 +40,14 @@ internal sealed class IdleMemory(TimeProvider clock) : BackgroundService
                 {
                     cleaned = last;
                     Collect(GCCollectionMode.Aggressive);
-                    programs.LetGo();
                 }
-                else
+                else if (isAlone && GC.GetTotalMemory(forceFullCollection: false) - floor > Growth)
                 {
-                    if (GC.GetTotalMemory(forceFullCollection: false) - floor > Growth) Collect(GCCollectionMode.Aggressive);
-                    // At work too: what is in use is back at once, the start and what was done once are not. Twenty times a second an edit takes no
-                    // longer for it.
-                    if (beat % 2 == 0) programs.LetGo();
+                    Collect(GCCollectionMode.Forced);
                 }
+                // At work too: what is in use is back at once, the start and what was done once are not. Twenty times a second an edit takes no
+                // longer for it.
+                programs.LetGo();
             }
         }
         catch (OperationCanceledException) { /* The program ends. */ }

@@ -5,6 +5,17 @@ namespace Altrin.Tests;
 /// <summary>Everything that can be asked of a job without changing it, by the published description of the API.</summary>
 internal static class Questions
 {
+    /// <summary>Deeds that can be done to the small demo house one after the other, each with the house that it is done to.</summary>
+    public static readonly object[] Deeds =
+    [
+        new { side = "planned", action = (object)new { @do = "remove-device", device = "studio" } },
+        new { side = "planned", action = (object)new { @do = "remove-line" } },
+        new { side = "found", action = (object)new { @do = "remove-endpoint", endpoint = "printer" } },
+        new { side = "found", action = (object)new { @do = "remove-line" } },
+        new { side = "found", action = (object)new { @do = "remove-device", device = "gw" } },
+        new { side = "found", action = (object)new { @do = "remove-device", device = "studio" } },
+    ];
+
     public static List<string> Of(JsonNode openApi) => openApi["paths"]!.AsObject()
         .Where(path => path.Key.StartsWith("/api/jobs/{id}", StringComparison.Ordinal) && path.Value!["get"] is not null).Select(path => path.Key).ToList();
 

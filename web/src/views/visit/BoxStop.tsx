@@ -128,7 +128,42 @@ export function BoxStop({ id }: { id: string }) {
           on={box.mustUse === true}
           set={(on) => orSay({ do: 'describe-device', box: { ...box, mustUse: on || undefined } })}
         />
+        <Toggle
+          label="It has been used before"
+          on={box.usedBefore === true}
+          set={(on) => orSay({ do: 'describe-device', box: { ...box, usedBefore: on || undefined } })}
+        />
+        <Toggle
+          label="As access point it asks for its address"
+          on={box.label?.asksWhenBridged === true}
+          set={(on) =>
+            orSay({
+              do: 'describe-device',
+              box: { ...box, label: { ...box.label, asksWhenBridged: on || undefined } },
+            })
+          }
+        />
+        {box.ports?.some((port) => port.poeNeeds) && (
+          <Toggle
+            label="Its injector is here"
+            on={box.injector === true}
+            set={(on) => orSay({ do: 'describe-device', box: { ...box, injector: on || undefined } })}
+          />
+        )}
       </Flex>
+      <DraftField
+        label="Rooms it was brought for"
+        width="260px"
+        value={(box.serves ?? []).join(', ')}
+        commit={(text) =>
+          describe({
+            serves: text
+              .split(',')
+              .map((room) => room.trim())
+              .filter(Boolean),
+          })
+        }
+      />
       <Box mt="6px">
         <Secret name={`admin of ${id}`} label="Admin password" />
       </Box>
