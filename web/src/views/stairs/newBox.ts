@@ -57,9 +57,6 @@ export type AsFound = {
   brought?: { for: string; used: boolean }
 }
 
-/** Kinds that hang on the house by radio. */
-const radioOnly: KitView['group'][] = ['repeater', 'bridge']
-
 /** The deeds that put it into the house as it was found there. */
 export function boxDeeds(kind: KitView, found: AsFound): Action[] {
   const { id, mode, socket, join } = found
@@ -70,8 +67,7 @@ export function boxDeeds(kind: KitView, found: AsFound): Action[] {
     {
       id,
       name: found.name,
-      // What joins by radio may stand half way; all else stands in the room that it is for.
-      room: (found.brought && radioOnly.includes(kind.group) ? '' : found.room) || undefined,
+      room: found.room || undefined,
       mac: found.mac || undefined,
       address: found.address || undefined,
     },
