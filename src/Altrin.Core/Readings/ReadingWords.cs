@@ -53,9 +53,17 @@ public static class ReadingWords
         { Source: AddressSource.Leased, Address: { } own } when LineWords.IsStandIn(house, own.Address) => LineWords.Say(house, own.Address),
         { Source: AddressSource.Leased, Address: { } own } => isOneOfSeveral
             ? $"{own.Address} from {Name(house, way.Server!)}"
-            : $"{own.Address}, or near it{(way.Server is { } server ? $", from {Name(house, server)}" : "")}",
+            : $"{Near(house, way.Server, own)}{(way.Server is { } server ? $", from {Name(house, server)}" : "")}",
         _ => throw new InvalidOperationException($"{way.Source} is not handled."),
     };
+
+    /// <summary>Which one it is nobody can know; out of a pool that nobody has looked at, only of which network.</summary>
+    private static string Near(NetworkDocument house, string? server, InterfaceAddress own)
+    {
+        if (server is null || house.FindDevice(server)?.Lan?.DhcpServer is not { IsPoolUnknown: true }) return $"{own.Address}, or near it";
+        var network = own.Prefix.Network.ToString();
+        return own.Prefix.Length == 24 ? $"{network[..network.LastIndexOf('.')]}.x" : $"one of {own.Prefix}";
+    }
 
     private static string Provider(NetworkDocument house, Ipv4Address address) =>
         LineWords.IsStandIn(house, address) ? "the provider’s" : address.ToString();

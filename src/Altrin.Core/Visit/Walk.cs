@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using Altrin.Core.Actions;
+using Altrin.Core.Kit;
 using Altrin.Core.Network;
 using Altrin.Core.Simulation;
 
@@ -79,12 +80,12 @@ internal sealed class Walker(NetworkState state)
 
     private Stop TheBox(Device box, StopKind kind)
     {
-        var words = new List<string> { IsLabelRead(box) ? "label read" : "label not read" };
+        var words = new List<string> { !IsLabelRead(box) ? "label not read" : IsAsItsKindIsSold(box) ? "as its kind is sold" : "label read" };
         if (box.DefaultPassword == true) words.Add("password as sold");
         var used = house.Cables.Count(cable => cable.A.Device == box.Id || cable.B.Device == box.Id) + house.Endpoints.Count(thing => thing.Connect?.Socket?.Device == box.Id);
         var lans = box.Ports.Count(port => port.Role == PortRole.Lan);
         words.Add(!state.IsInUse(box.Id) ? "at hand" : lans > 0 ? $"{used} of {lans} sockets" : "in use");
-        return new(kind, box.Id, box.Name, string.Join(" · ", words), IsLabelRead(box) && box.Room is not null);
+        return new(kind, box.Id, box.Name, string.Join(" · ", words), IsLabelRead(box) && (box.Room is not null || !box.Serves.IsDefaultOrEmpty));
     }
 
     private Stop Things()
@@ -96,6 +97,10 @@ internal sealed class Walker(NetworkState state)
 
     /// <summary>A box with a page has an address on its label, unless it asks for one; then its MAC is how it is found.</summary>
     private static bool IsLabelRead(Device box) => box.Traits.IsRouter ? box.Label?.DefaultAddress is not null : box.Lan is null || box.Mac is not null || box.Label?.DefaultAddress is not null;
+
+    /// <summary>What stands there as its label is its kind's: nobody has said that it was read off the box.</summary>
+    private bool IsAsItsKindIsSold(Device box) =>
+        box.Mac is null && house.KindOf(box)?.Sold is { Label: { } sold } && box.Label?.DefaultAddress == sold.DefaultAddress;
 
     private IEnumerable<StillAsked> Asked(Device? gateway)
     {
@@ -109,7 +114,7 @@ internal sealed class Walker(NetworkState state)
         {
             var stop = box == gateway ? StopKind.Gateway : StopKind.Box;
             if (!IsLabelRead(box)) yield return new(stop, box.Id, $"{box.Name}: what its label says", "Without it nobody knows which page to open after a reset.");
-            if (box.Room is null) yield return new(stop, box.Id, $"{box.Name}: where it stands", "Without a room no plan knows which cable reaches it.");
+            if (box.Room is null && box.Serves.IsDefaultOrEmpty) yield return new(stop, box.Id, $"{box.Name}: where it stands", "Without a room no plan knows which cable reaches it.");
             if (box.Lan?.DhcpServer is { Enabled: true, IsPoolUnknown: true } && box.Traits.RunsServer) yield return new(stop, box.Id, $"{box.Name}: which addresses it gives out", "A fixed address may be inside its pool.");
         }
         foreach (var box in house.Devices.Where(box => box.Uplink is not null && box.Room is not null && gateway?.Room is not null && !Rooms.AreSame(house, box.Room, gateway.Room)))

@@ -20,7 +20,7 @@ public partial class ArchitectureTests
         ["Readings"] = ["Network", "Kit", "Simulation"],
         ["Secrets"] = [],
         ["Addressing"] = ["Network", "Actions", "Simulation"],
-        ["Visit"] = ["Network", "Actions", "Simulation", "Readings"],
+        ["Visit"] = ["Network", "Kit", "Actions", "Simulation", "Readings"],
         ["WorkOrders"] = ["Network", "Documents", "Kit", "Simulation", "Actions", "Rules", "Readings"],
         ["Formats"] = ["Network", "Documents", "Kit", "Simulation", "Actions", "Rules", "Planning", "Readings", "WorkOrders"],
     };

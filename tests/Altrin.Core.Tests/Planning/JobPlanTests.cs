@@ -145,7 +145,12 @@ public class JobPlanTests
         }
     }
 
-    public static TheoryData<string> Jobs() => [.. Directory.GetFiles(Path.Combine(Examples.Root, "tests", "documents", "jobs"), "*.json").Select(file => Path.GetFileNameWithoutExtension(file)!).Order()];
+    public static TheoryData<string> Jobs() => [.. Names()];
+
+    internal static IEnumerable<NetworkDocument> AllJobs() => Names().Select(Job);
+
+    private static IEnumerable<string> Names() =>
+        Directory.GetFiles(Path.Combine(Examples.Root, "tests", "documents", "jobs"), "*.json").Select(file => Path.GetFileNameWithoutExtension(file)!).Order();
 
     /// <summary>What the command line prints is what was found.</summary>
     [Fact]

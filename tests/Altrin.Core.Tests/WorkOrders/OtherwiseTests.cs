@@ -124,7 +124,7 @@ public class OtherwiseTests
     public void Giving_up_keeps_the_house_as_it_stands()
     {
         var (_, _, order) = Larkspur();
-        var step = Step(order, "Set the rest of Studio router");
+        var step = Step(order, "Turn off the firewall of Studio router");
         var meanings = Meaning.Of(order, step.Key, new(SeenInstead.GaveUp), Nothing);
         Assert.Equal([AltrinJson.WriteCompact(Laptop.Away(step.Before!)), AltrinJson.WriteCompact(Laptop.Away(step.After!))], meanings.Select(one => AltrinJson.WriteCompact(one.House!)));
     }

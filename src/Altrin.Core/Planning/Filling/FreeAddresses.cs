@@ -3,7 +3,8 @@ using Altrin.Core.Network;
 
 namespace Altrin.Core.Planning.Filling;
 
-/// <summary>Addresses of a router's network that a plan may give out; where its pool leaves none, room is made in it (section 5 of the format).</summary>
+/// <summary>Addresses of a router's network that a plan may give out; where its pool leaves none, room is made in it (section 5 of the
+/// format).</summary>
 internal static class FreeAddresses
 {
     /// <summary>Where a pool usually begins when room is made at its start: common practice, no source.</summary>
@@ -15,16 +16,14 @@ internal static class FreeAddresses
     {
         if (draft.Boxes[router].Lan is not { Address: { } own } lan) return null;
         var pool = lan.DhcpServer is { Enabled: true } server ? server.PoolToPlanBy(own.Prefix) : null;
-        return Free(pool) ?? (pool is not null && draft.MaySet(router) && Room(draft, router, pool, own.Prefix, held) is { } smaller ? Made(smaller) : null);
-
-        Ipv4Address? Free(AddressPool? given) => own.Prefix.FirstFree(address => held.Contains(address) || given?.Contains(address) == true);
-
-        Ipv4Address? Made(AddressPool smaller)
-        {
-            draft.Change(router, box => box.WithServer(one => one.With(smaller)));
-            return Free(smaller);
-        }
+        if (Beside(pool, own.Prefix, held) is { } free) return free;
+        if (pool is null || !draft.MaySet(router) || Room(draft, router, pool, own.Prefix, held) is not { } smaller) return null;
+        draft.Change(router, box => box.WithServer(one => one.With(smaller)));
+        return Beside(smaller, own.Prefix, held);
     }
+
+    private static Ipv4Address? Beside(AddressPool? pool, Prefix subnet, IReadOnlySet<Ipv4Address> held) =>
+        subnet.FirstFree(address => held.Contains(address) || pool?.Contains(address) == true);
 
     /// <summary>The pool begun later, or ended earlier, so that an address is free beside it and whoever asks still has one.</summary>
     private static AddressPool? Room(Draft draft, int router, AddressPool pool, Prefix subnet, IReadOnlySet<Ipv4Address> held)
@@ -42,7 +41,7 @@ internal static class FreeAddresses
         AddressPool? Suits(AddressPool smaller)
         {
             var taken = held.Count(smaller.Contains);
-            return smaller.Count - taken >= clients && subnet.FirstFree(address => held.Contains(address) || smaller.Contains(address)) is not null ? smaller : null;
+            return smaller.Count - taken >= clients && Beside(smaller, subnet, held) is not null ? smaller : null;
         }
     }
 
@@ -56,7 +55,8 @@ internal static class FreeAddresses
         {
             if (i == router || !draft.Use(i).IsUsed) continue;
             if (draft.Use(i).Routes ? draft.Above(i) == router && draft.Boxes[i].Wan is null or { Method: WanMethod.Dhcp }
-                : draft.RouterOf(i) == router && (draft.Boxes[i].Lan is { Method: LanMethod.Dhcp } || draft.Boxes[i].Traits.AlwaysAsks)) count++;
+                : draft.RouterOf(i) == router && (draft.Boxes[i].Lan is { Method: LanMethod.Dhcp } || draft.Boxes[i].Traits.AlwaysAsks))
+                count++;
         }
         return count;
     }

@@ -5,11 +5,17 @@ using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Planning.Ranking;
 
-/// <summary>What a box was brought for (section 5 of the format): it stands there, and sends the household's Wi-Fi there or has something plugged in.</summary>
+/// <summary>What a box was brought for (section 5 of the format): it stands there, and sends the household's Wi-Fi there or has something
+/// plugged in.</summary>
 internal static class BoxRole
 {
-    /// <summary>Whether somebody said what it is for, and it does not do it yet: with a thing plugged in and no way to the line it serves nobody.</summary>
-    public static bool Is(Ground ground, int box) => (!ground.InUse[box] || !ground.State.HasWayToLine(ground.Found.Devices[box].Id)) && (!ground.Found.Devices[box].Serves.IsDefaultOrEmpty || ground.Found.Devices[box].MustUse == true);
+    /// <summary>Whether somebody said what it is for, and it does not do it yet: with a thing plugged in and no way to the line it serves
+    /// nobody.</summary>
+    public static bool Is(Ground ground, int box)
+    {
+        var found = ground.Found.Devices[box];
+        return (!found.Serves.IsDefaultOrEmpty || found.MustUse == true) && (!ground.InUse[box] || !ground.State.HasWayToLine(found.Id));
+    }
 
     public static int CountUnserved(Ground ground, Evaluation after)
     {
@@ -40,6 +46,7 @@ internal static class BoxRole
     private static bool SendsWifi(Device box) => box.SendsWifi
         && box.Wifi.Any(one => one is { Enabled: true, Guest: false } && one.Security != WifiSecurity.Open);
 
-    private static bool HasCompany(NetworkDocument house, Device box) => house.Endpoints.Any(thing => thing.Connect?.Socket?.Device == box.Id)
+    private static bool HasCompany(NetworkDocument house, Device box) =>
+        house.Endpoints.Any(thing => thing.Connect?.Socket?.Device == box.Id)
         || house.Cables.Count(cable => cable.A.Device == box.Id || cable.B.Device == box.Id) > (box.Uplink is null ? 1 : 0);
 }

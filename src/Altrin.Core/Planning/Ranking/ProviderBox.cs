@@ -8,7 +8,8 @@ namespace Altrin.Core.Planning.Ranking;
 /// <summary>What a plan does to the provider's own box, and for how long somebody is without internet (section 5 of the format).</summary>
 internal static class ProviderBox
 {
-    /// <summary>A change of how the line is handed on takes the house off the internet for at least so long: common practice, no source.</summary>
+    /// <summary>A change of how the line is handed on takes the house off the internet for at least so long: common practice, no
+    /// source.</summary>
     private const int LeastSeconds = 300;
 
     private const int ResetSeconds = 180;
@@ -20,11 +21,13 @@ internal static class ProviderBox
     public static bool IsChanged(NetworkDocument found, NetworkDocument house)
     {
         foreach (var box in house.Devices)
-            if (found.FindDevice(box.Id) is { } now && !ReferenceEquals(now, box) && Is(found, now) && HandsOnOtherwise(now, box)) return true;
+            if (found.FindDevice(box.Id) is { } now && !ReferenceEquals(now, box) && Is(found, now) && HandsOnOtherwise(now, box))
+                return true;
         return false;
     }
 
-    public static bool HandsOnOtherwise(Device now, Device then) => now.Mode != then.Mode || now.PassthroughTo != then.PassthroughTo || now.DmzHost != then.DmzHost;
+    private static bool HandsOnOtherwise(Device now, Device then) =>
+        now.Mode != then.Mode || now.PassthroughTo != then.PassthroughTo || now.DmzHost != then.DmzHost;
 
     /// <summary>Seconds of one box, as far as its mode alone tells; 0 for one that nobody's internet goes through.</summary>
     public static int SecondsByMode(Ground ground, int box, DeviceMode mode)

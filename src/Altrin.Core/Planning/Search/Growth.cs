@@ -67,9 +67,9 @@ internal sealed class Growth(Ground ground, Choices choices)
     private static bool AreAlike(Ground ground, int a, int b)
     {
         var (one, other) = (ground.Found.Devices[a], ground.Found.Devices[b]);
-        // What was settled of one, or of who hangs on it, is not settled of the other.
-        bool IsSpokenOf(Device box) => ground.Pins.All.Any(pin => pin.Device == box.Id || pin.Use is PinnedUse.Under under && under.Box == box.Id);
-        if (IsSpokenOf(one) || IsSpokenOf(other)) return false;
+        // Who was pinned to hang on the one hangs on no other; what was pinned of the two themselves is in their choices.
+        bool IsPinnedUnder(Device box) => ground.Pins.All.Any(pin => pin.Use is PinnedUse.Under under && under.Box == box.Id);
+        if (IsPinnedUnder(one) || IsPinnedUnder(other)) return false;
         return one.Kit is not null && one.Kit == other.Kit && one.Room == other.Room && one.MustUse == other.MustUse && one.LeaveAsFound == other.LeaveAsFound
             && one.UsedBefore == other.UsedBefore && one.Serves.SequenceEqual(other.Serves);
     }

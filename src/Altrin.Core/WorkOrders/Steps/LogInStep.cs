@@ -25,7 +25,7 @@ internal static class LogInStep
 
     /// <summary>Some kinds are set in an app or by a button, and some want the live line meanwhile: they are not set alone first.
     /// Common practice, no source.</summary>
-    private static IEnumerable<string> AsItsKindIsSet(NetworkDocument house, Device box)
+    public static IEnumerable<string> AsItsKindIsSet(NetworkDocument house, Device box)
     {
         if (house.KindOf(box)?.SetUp is not { } way) yield break;
         if (way.By == SetBy.App)

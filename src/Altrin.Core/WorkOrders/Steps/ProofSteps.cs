@@ -21,8 +21,8 @@ internal static class ProofSteps
         if (work.Hands != Hands.Laptop && !CanBeProvedAt(work, gateway.Id)) return;
         work.Phase = "Before anything is changed";
         LaptopSteps.ToPageOf(work, gateway.Id);
-        var unseen = UnseenPool.Of(work, gateway.Id);
-        var looks = unseen is null ? "" : ", and see which addresses it gives out";
+        var fresh = NewAddresses.Of(work, gateway.Id);
+        var looks = fresh?.IsPoolUnseen == true ? ", and see which addresses it gives out" : "";
         work.Step(new(StepKind.ProveLine, "Prove the line", $"Prove that the line works at {gateway.Name}{looks}")
         {
             About = gateway.Id,
@@ -30,10 +30,10 @@ internal static class ProofSteps
             // Where its page does not open from here, the laptop's own readings have to do.
             Page = work.PageOpens(gateway.Id) ? gateway.Id : null,
             Expect = after => [.. after.LaptopShows(), new OwnAddressReading(gateway.Id, after.State.Lan(gateway.Id)?.Address),
-                .. OutsideOf(after, gateway.Id, IsKnown(line)), .. unseen?.MustBeSilent ?? []],
+                .. OutsideOf(after, gateway.Id, IsKnown(line)), .. fresh?.MustBeSilent ?? []],
             Cautions =
             [
-                .. unseen?.Cautions(work.House) ?? [],
+                .. fresh?.Cautions(work.House) ?? [],
                 "Write down what you see: gateway address, Wi-Fi names, who is connected. It is the way back.",
                 "The provider's box and socket are the provider's: its terms decide what may be opened or set.",
             ],

@@ -144,6 +144,10 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         return Convert.ToHexStringLower(hash.AsSpan(0, 6));
     }
 
+    /// <summary>Whether another box than that one is on the laptop's network too.</summary>
+    public bool LaptopIsOnTheHouse(string device) => state.Net(Actions.Laptop.Id) is { Segment: >= 0 and var segment }
+        && state.OnSegment[segment].Any(one => one.Device >= 0 && one.Owner != device);
+
     /// <summary>What the laptop shows now: its address, its gateway, and whether the internet answers.</summary>
     public ImmutableArray<Reading> LaptopShows() =>
         [.. Expected.Of(state, Actions.Laptop.Id).Where(reading => reading is AddressReading or GatewayReading or InternetReading)];

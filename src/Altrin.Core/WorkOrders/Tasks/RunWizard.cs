@@ -6,8 +6,8 @@ using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.WorkOrders.Tasks;
 
-/// <summary>A box as sold asks for everything in one pass: a wizard on its page, or its app. One step, with all the answers in the order of its
-/// screens (common practice, no source).</summary>
+/// <summary>A box as sold asks for everything in one pass: a wizard on its page, or its app. One step, with all the answers in the order
+/// of its screens (common practice, no source).</summary>
 internal sealed record RunWizard(Device Wanted, SetBy By, ImmutableArray<SettingsPage> Saved, ImmutableArray<InstallerAction> Does,
     ImmutableArray<SettingChange> Rows, bool IsAlone) : OrderTask($"wizard {Wanted.Id}", Does)
 {
@@ -27,7 +27,7 @@ internal sealed record RunWizard(Device Wanted, SetBy By, ImmutableArray<Setting
     public static RunWizard? For(NetworkDocument house, Device now, Device wanted, ImmutableHashSet<SettingsPage> differ, bool isAlone)
     {
         if (house.KindOf(now) is not { SetUp: { FirstPage: FirstPage.Wizard, By: var by } } || now.Lan is null) return null;
-        if (house.Cables.Any(cable => cable.A.Device == now.Id || cable.B.Device == now.Id) && !isAlone) return null;
+        if (house.Cables.Any(cable => cable.A.Device == now.Id || cable.B.Device == now.Id)) return null;
         var pages = Asked.Where(differ.Contains).ToImmutableArray();
         if (pages.Length < 2 || !SettingCatalogue.AreAlike(now, SettingCatalogue.AsSold(house, now))) return null;
         var (actions, rows) = (ImmutableArray.CreateBuilder<InstallerAction>(), ImmutableArray.CreateBuilder<SettingChange>());
@@ -47,18 +47,8 @@ internal sealed record RunWizard(Device Wanted, SetBy By, ImmutableArray<Setting
         var planned = work.Planned.FindDevice(Wanted.Id)!;
         var part = planned.Mode == work.House.FindDevice(Wanted.Id)!.Mode ? "" : $" as {planned.Mode.Say()}";
         var isApp = By == SetBy.App;
-        var cautions = ImmutableArray.CreateBuilder<string>();
-        if (isApp)
-            cautions.Add("In its app, with the household’s own account: mobile data off, and the phone does not join the old network by itself.");
-        else cautions.Add("One pass through its first pages. What it asks besides, such as country and time, is as the house is; nothing else is changed.");
-        if (work.House.KindOf(planned)?.SetUp.NeedsLine == true)
-            cautions.Add("It wants the live line while it is set: plug it where there is internet before you begin.");
-        if (Pages.Contains(SettingsPage.Address) && planned.Lan?.Address is { } own)
-            cautions.Add($"Before: ping {own.Address} from the house’s network. Nobody may answer there.");
-        if (Pages.Contains(SettingsPage.Password))
-            cautions.Add("Its page password is not the Wi-Fi password. Note the new one: without it only a reset opens the page.");
-        if (WaitSeconds > 0) cautions.Add("At the end it restarts with all of it.");
-        work.Step(new(StepKind.RunWizard, isApp ? "In its app" : "Its wizard", isApp ? $"Set {planned.Name}{part} in its app" : $"Set {planned.Name}{part} by its wizard")
+        work.Step(new(StepKind.RunWizard, isApp ? "In its app" : "Its wizard",
+            $"Set {planned.Name}{part} {(isApp ? "in its app" : "by its wizard")}")
         {
             Page = Page,
             Actions = Actions,
@@ -67,7 +57,13 @@ internal sealed record RunWizard(Device Wanted, SetBy By, ImmutableArray<Setting
             WaitSeconds = WaitSeconds > 0 ? WaitSeconds : null,
             Expect = Page is null ? after => after.ListedAs(planned.Id)
                 : after => [.. after.LaptopShows(), .. after.PageReading(planned.Id)],
-            Cautions = cautions.ToImmutable(),
+            Cautions =
+            [
+                isApp ? "Use the household’s own account."
+                    : "Go through its first pages once. Country and time, if they ask, are those of the house.",
+                .. LogInStep.AsItsKindIsSet(work.House, planned),
+                .. Pages.Contains(SettingsPage.Password) ? new[] { SaveSettings.PasswordCaution } : [],
+            ],
         });
     }
 }

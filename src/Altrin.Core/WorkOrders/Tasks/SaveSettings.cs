@@ -33,6 +33,9 @@ internal sealed record SaveSettings(Device Wanted, ImmutableArray<SettingsPage> 
         "Your laptop keeps its old name servers until it asks again: pull its cable, or turn its Wi-Fi off, and join it anew before you "
             + "look.";
 
+    internal const string PasswordCaution =
+        "The page password is not the Wi-Fi password. Note the new one: without it only a reset opens the page.";
+
     public override string? Page => Opened;
     public override string Device => Wanted.Id;
     public override int WaitSeconds => Wait;
@@ -54,7 +57,8 @@ internal sealed record SaveSettings(Device Wanted, ImmutableArray<SettingsPage> 
         var own = Actions.OfType<SetLanAddress>().LastOrDefault()?.Address ?? planned.Lan?.Address;
         if (IsForNow)
             cautions.Add("Another holds the address that it is to have, and needs the one that it has: it gets its own once that is free.");
-        if (Pages.Contains(SettingsPage.Address) && own is { } asked)
+        // From a box alone nobody else could answer: there it was looked at before.
+        if (Pages.Contains(SettingsPage.Address) && own is { } asked && work.LaptopIsOnTheHouse(planned.Id))
             cautions.Add($"Before: ping {asked.Address} and look at the neighbours. Nobody may answer there.");
         if (Pages.Contains(SettingsPage.Address))
             cautions.Add("Save. The page will hang: the box restarts at its new address. Open the new one.");
@@ -66,10 +70,10 @@ internal sealed record SaveSettings(Device Wanted, ImmutableArray<SettingsPage> 
             && Simulation.Simulator.Run(Actions.Apply(work.House)).JoinedNetwork(Laptop.Id) is null)
             cautions.Add("The network that you are on goes with it: join the new one, with its key.");
         if (Pages.Contains(SettingsPage.Password))
-            cautions.Add("It is not the Wi-Fi password. Note the new one: without it only a reset opens the page.");
+            cautions.Add(PasswordCaution);
         work.Step(new(StepKind.SaveSettings, isMode || !Pages.Contains(SettingsPage.Mode)
             ? string.Join(", ", Pages.Select(page => Briefs[page]).Distinct()) : "What it joins", IsForNow
-                ? $"Give {planned.Name} {own?.Address} for now" : Title(planned, Pages, isMode))
+                ? $"Give {planned.Name} {own?.Address} for now" : Title(planned, Pages, isMode, Actions))
         {
             Page = Page,
             Actions = Actions,
@@ -97,7 +101,7 @@ internal sealed record SaveSettings(Device Wanted, ImmutableArray<SettingsPage> 
                 + $"turn Wi-Fi off and on there, or pull the cable for a moment.";
     }
 
-    private static string Title(Device box, ImmutableArray<SettingsPage> pages, bool isMode)
+    private static string Title(Device box, ImmutableArray<SettingsPage> pages, bool isMode, ImmutableArray<InstallerAction> does)
     {
         if (isMode) return $"Put {box.Name} into {box.Mode.Say()} mode";
         if (pages.Contains(SettingsPage.Mode))
@@ -112,8 +116,16 @@ internal sealed record SaveSettings(Device Wanted, ImmutableArray<SettingsPage> 
             SettingsPage.Wan => $"Set the WAN side of {box.Name}",
             SettingsPage.Sockets => $"Set the VLANs of {box.Name}",
             SettingsPage.Password => $"Change the admin password of {box.Name}",
-            _ => $"Set the rest of {box.Name}",
+            _ => ServicesTitle(box, does),
         };
+    }
+
+    /// <summary>Switches that all go one way are named.</summary>
+    private static string ServicesTitle(Device box, ImmutableArray<InstallerAction> does)
+    {
+        var switches = does.OfType<SetFeature>().ToList();
+        if (switches.Count == 0 || switches.Count < does.Length || switches.Exists(one => one.On != switches[0].On)) return $"Set the other settings of {box.Name}";
+        return $"Turn {(switches[0].On ? "on" : "off")} {Rules.Facts.Join(switches.Select(one => SettingCatalogue.Of(one.Feature).InSentence))} of {box.Name}";
     }
 
     private static ImmutableArray<string> ModeCautions(WorkInProgress work, Device planned, bool isMode,

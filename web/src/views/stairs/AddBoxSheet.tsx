@@ -12,6 +12,7 @@ import { cardOf, focusOn } from '../../parts/focusOn'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
+import { roomWords } from '../../parts/roomWords'
 import { Sheet } from '../../parts/Sheet'
 import { useBusy } from '../../parts/useBusy'
 import { type HeldKind, useHand } from '../../state/hand'
@@ -72,7 +73,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
   const rooms = [
     ...new Set([
       ...(document_.rooms ?? []).map((one) => one.name),
-      ...all.flatMap((one) => (one.room ? [one.room] : [])),
+      ...roomWords(document_.devices, document_.endpoints),
     ]),
   ].sort()
   const proposed = freshName(
@@ -285,7 +286,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
             <Text textStyle="note">
               {hung.socket || hung.join
                 ? 'All else is taken as its carton says, until somebody looks.'
-                : 'It lies on the table as it is sold: plans say where it goes and what it is set to. Or press its sockets to lay the cables yourself.'}
+                : 'It lies on the table as it is sold. A plan says where it goes and how it is set, or you lay its cables yourself.'}
             </Text>
           )
         )}

@@ -67,7 +67,8 @@ export function boxDeeds(kind: KitView, found: AsFound): Action[] {
     {
       id,
       name: found.name,
-      room: found.room || undefined,
+      // On the table it stands in no room yet: it is carried where a plan puts it.
+      room: (found.brought ? '' : found.room) || undefined,
       mac: found.mac || undefined,
       address: found.address || undefined,
     },

@@ -5,6 +5,7 @@ import { focusOn } from '../../parts/focusOn'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
+import { roomWords } from '../../parts/roomWords'
 import { count } from '../../parts/words'
 import { newRooms } from './newRooms'
 
@@ -19,10 +20,8 @@ export function NewRoom(props: {
   const [floor, setFloor] = useState('0')
   const [problem, setProblem] = useState<string>()
   const known = rooms.flatMap((room) => [room.id.toLowerCase(), room.name.toLowerCase()])
-  // Words that boxes stand in and that are no listed room yet.
-  const said = [...new Set(boxes.flatMap((box) => (box.room ? [box.room] : [])))].filter(
-    (word) => !known.includes(word.toLowerCase()),
-  )
+  // Those that are no listed room yet.
+  const said = roomWords(boxes).filter((word) => !known.includes(word.toLowerCase()))
   const note = async (text: string) => {
     const more = newRooms(text, floor, rooms)
     if (typeof more === 'string') return setProblem(more)

@@ -6,6 +6,7 @@ import { useJob } from '../../layout/JobContext'
 import { DraftChoice } from '../../parts/Choice'
 import { nextRow } from '../../parts/nextRow'
 import { isRoom } from '../../parts/rooms'
+import { roomWords } from '../../parts/roomWords'
 import { useMarks } from '../../state/marks'
 import { connections } from '../stairs/connections'
 import { nearIn } from '../stairs/nearIn'
@@ -20,7 +21,7 @@ export function ThingRow({ thing, address }: { thing: Endpoint; address?: string
   const now = places.find((one) => one.isCurrent)?.value ?? 'none'
   const rooms = [
     ...(house.document.rooms ?? []).map((room) => ({ value: room.id, label: room.name })),
-    ...[...new Set((house.document.devices ?? []).flatMap((box) => (box.room ? [box.room] : [])))]
+    ...roomWords(house.document.devices)
       .filter((word) => !(house.document.rooms ?? []).some((room) => isRoom(room, word)))
       .map((word) => ({ value: word, label: word })),
   ]

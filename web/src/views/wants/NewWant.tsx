@@ -7,6 +7,7 @@ import { Form, Send } from '../../parts/Form'
 import { PlainField } from '../../parts/PlainField'
 import { Problem } from '../../parts/Problem'
 import { Protocol, type Transport } from '../../parts/Protocol'
+import { roomWords } from '../../parts/roomWords'
 import { useFormDraft } from '../../parts/useDraft'
 import { fillIn, type Kind } from './fillIn'
 
@@ -34,9 +35,7 @@ function placesOf(document: House): { value: string; label: string }[] {
   const things = document.endpoints ?? []
   const listed = document.rooms ?? []
   const nameOf = (word: string) => listed.find((room) => room.id === word)?.name ?? word
-  const named = [...(document.devices ?? []), ...things].flatMap((one) =>
-    one.room ? [nameOf(one.room)] : [],
-  )
+  const named = roomWords(document.devices, things).map(nameOf)
   return [
     ...[...new Set([...listed.map((room) => room.name), ...named])]
       .sort()
