@@ -121,17 +121,35 @@ public sealed record TurnOffDhcpServer(string Device) : BoxSetting
     protected override Device Change(NetworkDocument house, Device box) => box.WithServer(server => server with { Enabled = false });
 }
 
-public sealed record MovePool(string Device, Ipv4Address Start, Ipv4Address End) : BoxSetting
+/// <summary>Where the pool runs. With one end alone the other stays where it may, and else follows: whoever sets both sets one first.</summary>
+/// <param name="Start">Null: only the end is said.</param>
+/// <param name="End">Null: only the start is said.</param>
+public sealed record MovePool(string Device, Ipv4Address? Start = null, Ipv4Address? End = null) : BoxSetting
 {
     public override string Device { get; init; } = Device;
 
-    public override string Say(NetworkDocument house) => $"Let the pool of {house.NameOf(Device)} run from {Start} to {End}";
+    public override string Say(NetworkDocument house) => (Start, End) switch
+    {
+        ({ } start, { } end) => $"Let the pool of {house.NameOf(Device)} run from {start} to {end}",
+        ({ } start, _) => $"Let the pool of {house.NameOf(Device)} begin at {start}",
+        (_, { } end) => $"Let the pool of {house.NameOf(Device)} end at {end}",
+        _ => $"Move the pool of {house.NameOf(Device)}",
+    };
 
-    protected override ActionProblem? Problem(NetworkDocument house, Device box) => box.Lan?.DhcpServer is null
-        ? new("device", $"{box.Name} has no DHCP server.")
-        : PoolCheck.Problem(Start, End);
+    protected override ActionProblem? Problem(NetworkDocument house, Device box) => (box.Lan?.DhcpServer, Start, End) switch
+    {
+        (null, _, _) => new("device", $"{box.Name} has no DHCP server."),
+        (_, { } start, { } end) => PoolCheck.Problem(start, end),
+        (_, null, null) => new("start", "Missing. Write the pool’s first address, its last, or both."),
+        (_, { } start, null) when Whole(box) is null => new("start", $"{start} is outside the network of {box.Name}. Write its last address too."),
+        (_, null, { } end) when Whole(box) is null => new("end", $"{end} is outside the network of {box.Name}. Write its first address too."),
+        _ => null,
+    };
 
-    protected override Device Change(NetworkDocument house, Device box) => box.WithServer(server => server.With(new(Start, End)));
+    protected override Device Change(NetworkDocument house, Device box) => box.WithServer(server => server.With(Whole(box)!));
+
+    private AddressPool? Whole(Device box) => Start is { } start && End is { } end ? new(start, end)
+        : box.Lan is { Address: { } own, DhcpServer: { } server } ? AddressPool.Following(server.Pool, own.Prefix, Start, End) : null;
 }
 
 /// <param name="Gateway">Null: the box gives itself.</param>

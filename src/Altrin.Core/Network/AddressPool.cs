@@ -29,6 +29,25 @@ public sealed record AddressPool
         return start <= subnet.LastUsable ? new(start, subnet.LastUsable) : null;
     }
 
+    /// <summary>The pool of which one end is said. The other stays where it lies on the right side of it; else the pool keeps its length within
+    /// the subnet. One that nobody has looked at is as most are sold.</summary>
+    /// <returns>Null where the end that is said lies outside the subnet and the other does not follow.</returns>
+    public static AddressPool? Following(AddressPool? was, Prefix subnet, Ipv4Address? start, Ipv4Address? end)
+    {
+        var pool = was ?? Usual(subnet);
+        var more = (uint)(pool.Count - 1);
+        if (start is { } from)
+            return from <= pool.End ? new(from, pool.End) : subnet.IsUsable(from) ? new(from, Least(from, subnet.LastUsable, more)) : null;
+        if (end is not { } to) return pool;
+        return pool.Start <= to ? new(pool.Start, to) : subnet.IsUsable(to) ? new(Most(to, subnet.FirstUsable, more), to) : null;
+    }
+
+    private static Ipv4Address Least(Ipv4Address from, Ipv4Address last, uint more) =>
+        last.Value - from.Value < more ? last : from.Plus(more);
+
+    private static Ipv4Address Most(Ipv4Address to, Ipv4Address first, uint less) =>
+        to.Value - first.Value < less ? first : new(to.Value - less);
+
     private const uint FirstUsual = 100, LastUsual = 199;
 
     public override string ToString() => $"{Start} to {End}";

@@ -13,7 +13,7 @@ namespace Altrin.Web.Api;
 /// <param name="Sold">The box as it comes out of its carton; null for a pair.</param>
 /// <param name="Says">What it is set with and what it shows first, in one line.</param>
 public sealed record KitView(string Kit, string Name, KitGroup Group, string About, bool IsOwn, Medium? Link, Device? Sold, string Says, string? Past,
-    ImmutableArray<WordPair> Menus, ImmutableArray<WordPair> Lamps, ImmutableArray<KitMode> Modes);
+    ImmutableArray<WordPair> Menus, ImmutableArray<WordPair> Lamps, ImmutableArray<KitMode> Modes, ImmutableArray<PartChoice> Parts);
 
 public sealed record WordPair(string What, string Say);
 
@@ -77,5 +77,5 @@ internal static class KitApi
 
     private static KitView View(KitKind kind, bool isOwn) => new(kind.Kit, kind.Name, kind.Group, kind.About, isOwn, kind.Link, kind.Sold, KitWords.Say(kind), kind.SetUp.Past,
         [.. kind.Menus.OrderBy(one => one.Key).Select(one => new WordPair(KitWords.Say(one.Key), one.Value))],
-        [.. kind.Lamps.OrderBy(one => one.Key).Select(one => new WordPair(KitWords.Say(one.Key), one.Value))], KitModes.Of(kind));
+        [.. kind.Lamps.OrderBy(one => one.Key).Select(one => new WordPair(KitWords.Say(one.Key), one.Value))], KitModes.Of(kind), KitModes.Parts(kind));
 }

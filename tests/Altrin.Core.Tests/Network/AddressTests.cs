@@ -124,6 +124,35 @@ public class AddressTests
         Assert.Equal((local, group, text), (mac.IsLocallyAdministered, mac.IsGroup, mac.ToString()));
     }
 
+    /// <summary>One end said, in a /24 whose pool runs from .100 to .199: the other stays where it may, else the pool keeps its length.</summary>
+    [Theory]
+    [InlineData("192.168.44.150", null, "192.168.44.150 to 192.168.44.199")]
+    [InlineData("192.168.44.199", null, "192.168.44.199 to 192.168.44.199")]
+    [InlineData("192.168.44.210", null, "192.168.44.210 to 192.168.44.254")]
+    [InlineData(null, "192.168.44.250", "192.168.44.100 to 192.168.44.250")]
+    [InlineData(null, "192.168.44.50", "192.168.44.1 to 192.168.44.50")]
+    [InlineData("192.168.45.10", null, null)]
+    [InlineData("192.168.44.255", null, null)]
+    [InlineData(null, "192.168.43.10", null)]
+    public void A_pool_of_which_one_end_is_said_follows(string? start, string? end, string? pool)
+    {
+        var was = new AddressPool(Ipv4Address.Parse("192.168.44.100"), Ipv4Address.Parse("192.168.44.199"));
+        var subnet = Prefix.Parse("192.168.44.0/24");
+        Assert.Equal(pool, AddressPool.Following(was, subnet, At(start), At(end))?.ToString());
+    }
+
+    [Fact]
+    public void A_pool_keeps_its_length_where_there_is_room()
+    {
+        var was = new AddressPool(Ipv4Address.Parse("10.0.0.10"), Ipv4Address.Parse("10.0.0.49"));
+        Assert.Equal("10.0.2.10 to 10.0.2.49", AddressPool.Following(was, Prefix.Parse("10.0.0.0/22"), At("10.0.2.10"), null)?.ToString());
+        // One that nobody has looked at is as most are sold.
+        Assert.Equal("192.168.0.120 to 192.168.0.199", AddressPool.Following(null, Prefix.Parse("192.168.0.0/24"), At("192.168.0.120"), null)?.ToString());
+        Assert.Equal("192.168.0.100 to 192.168.0.220", AddressPool.Following(null, Prefix.Parse("192.168.0.0/24"), null, At("192.168.0.220"))?.ToString());
+    }
+
+    private static Ipv4Address? At(string? address) => address is null ? null : Ipv4Address.Parse(address);
+
     [Theory]
     [InlineData("00-00-5e-00-53-01", true)]
     [InlineData("00:00:5e:00:53:1", false)]

@@ -22,12 +22,19 @@ public sealed record SocketWords(string Id, string Say);
 /// <param name="Settings">The settings that it has in its mode, by their ids in the catalogue.</param>
 /// <param name="Joinable">Networks of other boxes that one of its radios could join.</param>
 /// <param name="Mark">The worst finding that blames it; null for none.</param>
-public sealed record BoxWords(string Id, string Says, string Step, ImmutableArray<ModeChoice> Modes, bool MayAskForAddress, ImmutableArray<string> Settings,
-    ImmutableArray<JoinChoice> Joinable, ImmutableArray<SocketWords> Sockets, Severity? Mark);
+/// <param name="Routes">It translates and forwards for whoever hangs on it.</param>
+/// <param name="MayRoute">It does, or there is a mode of it that does.</param>
+/// <param name="HandsLineOn">The line's own address goes through it to another.</param>
+/// <param name="FixedAddress">What is proposed where it is to have an address by hand.</param>
+/// <param name="Pool">What is proposed where it is to give out addresses; null without an address of its own.</param>
+public sealed record BoxWords(string Id, string Says, string Step, ImmutableArray<ModeChoice> Modes, bool MayAskForAddress,
+    ImmutableArray<string> Settings, ImmutableArray<JoinChoice> Joinable, ImmutableArray<SocketWords> Sockets, Severity? Mark,
+    bool Routes, bool MayRoute, bool HandsLineOn, string FixedAddress, AddressPool? Pool);
 
 /// <summary>What is said of a thing.</summary>
 /// <param name="Joinable">Networks on the air that its radio could join.</param>
-public sealed record ThingWords(string Id, ImmutableArray<JoinChoice> Joinable, Severity? Mark);
+/// <param name="FixedAddress">What is proposed where it is to have an address by hand.</param>
+public sealed record ThingWords(string Id, ImmutableArray<JoinChoice> Joinable, Severity? Mark, string FixedAddress);
 
 public static class HouseCards
 {
@@ -42,7 +49,9 @@ public static class HouseCards
             [.. box.Supports.Prepend(box.Mode).Distinct().Select(mode => new ModeChoice(mode, mode.Say()))], box.Traits.MayAskForAddress && !box.Traits.AlwaysAsks,
             [.. SettingCatalogue.All.Where(setting => setting.Counts(box)).Select(setting => setting.Id)],
             box.Traits.Uplink == UplinkSide.None ? [] : Joinable(box, sent),
-            [.. box.Ports.Select(port => new SocketWords(port.Id, Naming.PortName(box, port.Id)))], Mark(marks, box.Id)))];
+            [.. box.Ports.Select(port => new SocketWords(port.Id, Naming.PortName(box, port.Id)))], Mark(marks, box.Id),
+            box.Traits.IsRouter, box.Supports.Prepend(box.Mode).Any(mode => Modes.Of(mode).IsRouter), box.Traits.HandsLineOn,
+            ProposedAddress.Of(house, box), box.Lan?.Address is { } own ? AddressPool.Usual(own.Prefix) : null))];
     }
 
     public static ImmutableArray<ThingWords> Things(Evaluation house)
@@ -50,7 +59,7 @@ public static class HouseCards
         var marks = Marks(house);
         var air = Joinable(house);
         return [.. house.State.House.Endpoints.Select(thing => new ThingWords(thing.Id,
-            thing.Bands.IsEmpty ? air : [.. air.Where(one => thing.Bands.Contains(one.Band))], Mark(marks, thing.Id)))];
+            thing.Bands.IsEmpty ? air : [.. air.Where(one => thing.Bands.Contains(one.Band))], Mark(marks, thing.Id), ProposedAddress.Of(house, thing)))];
     }
 
     /// <summary>What a thing of any band could join, a name once.</summary>

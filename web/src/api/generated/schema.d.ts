@@ -3392,6 +3392,12 @@ export interface components {
             says: string;
             isGood: boolean;
         };
+        AddressPool: {
+            start: components["schemas"]["Ipv4Address"];
+            end: components["schemas"]["Ipv4Address"];
+            /** Format: int64 */
+            count?: number;
+        };
         AirLinkView: {
             from: string;
             to: string;
@@ -3505,6 +3511,11 @@ export interface components {
             joinable: components["schemas"]["JoinChoice"][];
             sockets: components["schemas"]["SocketWords"][];
             mark: null | components["schemas"]["Severity"];
+            routes: boolean;
+            mayRoute: boolean;
+            handsLineOn: boolean;
+            fixedAddress: string;
+            pool: null | components["schemas"]["AddressPool"];
         };
         Building: {
             walls?: null | components["schemas"]["WallMaterial"];
@@ -3886,8 +3897,8 @@ export interface components {
         InstallerActionMovePool: {
             /** @enum {string} */
             do?: "move-pool";
-            start: components["schemas"]["Ipv4Address"];
-            end: components["schemas"]["Ipv4Address"];
+            start?: string;
+            end?: string;
             device: string;
         };
         InstallerActionNoteKind: {
@@ -4216,6 +4227,7 @@ export interface components {
             sendsWhatItJoins: boolean;
             mayGive: boolean;
             namesPartner: boolean;
+            routes: boolean;
         };
         KitView: {
             kit: string;
@@ -4230,6 +4242,7 @@ export interface components {
             menus: components["schemas"]["WordPair"][];
             lamps: components["schemas"]["WordPair"][];
             modes: components["schemas"]["KitMode"][];
+            parts: components["schemas"]["PartChoice"][];
         };
         LabelCode: {
             ssid: null | string;
@@ -4596,6 +4609,10 @@ export interface components {
         OwnAddress: {
             address: string;
             card: string;
+        };
+        PartChoice: {
+            part: string;
+            say: string;
         };
         Paste: {
             parts: components["schemas"]["RecognisedPart"][];
@@ -5045,6 +5062,7 @@ export interface components {
             id: string;
             joinable: components["schemas"]["JoinChoice"][];
             mark: null | components["schemas"]["Severity"];
+            fixedAddress: string;
         };
         TickView: {
             stepKey: string;

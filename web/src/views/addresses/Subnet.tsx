@@ -6,6 +6,7 @@ import { DraftField } from '../../parts/DraftField'
 import { DraftPart } from '../../parts/DraftPart'
 import { Press } from '../../parts/Press'
 import { count, nameOf } from '../../parts/words'
+import { inSubnetOf } from '../stairs/addressWords'
 import { useSettings } from '../stairs/useSettings'
 import { FreeAddresses } from './FreeAddresses'
 import { MarkRows } from './MarkRows'
@@ -19,12 +20,12 @@ export function Subnet({ ruler }: { ruler: Ruler }) {
   const { attempt, orSay } = useSettings()
   const [isMoving, setMoving] = useState(false)
   const clashes = ruler.marks.filter((mark) => mark.amiss).length
-  const movePool = (device: string, start: string, end: string) => ({
+  const movePool = (device: string, ends: { start?: string; end?: string }) => ({
     do: 'move-pool' as const,
     device,
-    start,
-    end,
+    ...ends,
   })
+  const here = (text: string) => inSubnetOf(ruler.prefix, text)
   return (
     <Box as="section" aria-label={`Subnet ${ruler.prefix}`} mb="26px">
       <Heading as="h3" mb="6px">
@@ -44,7 +45,10 @@ export function Subnet({ ruler }: { ruler: Ruler }) {
           </Text>
         )}
       </Heading>
-      <RulerPicture ruler={ruler} drag={(device, start, end) => void orSay(movePool(device, start, end))} />
+      <RulerPicture
+        ruler={ruler}
+        drag={(device, start, end) => void orSay(movePool(device, { start, end }))}
+      />
       <MarkRows ruler={ruler} />
       {!ruler.guestsOf &&
         ruler.pools.map((pool) => (
@@ -57,7 +61,7 @@ export function Subnet({ ruler }: { ruler: Ruler }) {
                 kind="address"
                 value={pool.isUnknown ? '' : pool.start}
                 placeholder="nobody has looked"
-                commit={(start) => attempt([movePool(pool.device, start, pool.end)], 'start', 'end')}
+                commit={(start) => attempt([movePool(pool.device, { start: here(start) })], 'start', 'end')}
               />
               <DraftField
                 label={`Pool of ${pool.name}, to`}
@@ -66,7 +70,7 @@ export function Subnet({ ruler }: { ruler: Ruler }) {
                 kind="address"
                 value={pool.isUnknown ? '' : pool.end}
                 placeholder="nobody has looked"
-                commit={(end) => attempt([movePool(pool.device, pool.start, end)], 'end', 'start')}
+                commit={(end) => attempt([movePool(pool.device, { end: here(end) })], 'end', 'start')}
               />
               <Text textStyle="note" pb="6px">
                 {count(Number(pool.count), 'address', 'addresses')}
@@ -74,7 +78,7 @@ export function Subnet({ ruler }: { ruler: Ruler }) {
             </Flex>
             {pool.room.map((later) => (
               <Flex key={later.start} gap="8px" align="baseline" mt="6px" wrap="wrap">
-                <Press onClick={() => orSay(movePool(pool.device, later.start, pool.end))}>
+                <Press onClick={() => orSay(movePool(pool.device, { start: later.start }))}>
                   Make room: start it at {later.start.slice(later.start.lastIndexOf('.'))}
                 </Press>
                 <Text textStyle="note">

@@ -13,35 +13,45 @@ import { Problem } from '../../parts/Problem'
 import { useFormDraft } from '../../parts/useDraft'
 import { kindOptions } from '../kit/kindOptions'
 import { takeFromShelf } from '../kit/takeFromShelf'
+import { poolEnds } from './addressWords'
 
 const blank = {
   room: '',
   kit: 'gateway-modem-mode',
   sockets: '',
   address: '',
+  pool: '',
   technology: '',
   down: '',
   up: '',
   ssid: '',
 }
 
+/** The socket of a kind that the line goes into: its line socket, or the WAN of a plain router. */
+const lineSocketOf = (kind: KitView) => kind.sold?.ports?.find((port) => port.role === 'wan')
+
+/** What may stand at a line: a gateway or a modem, or a plain router where the provider’s own box is none of the house’s. */
+const mayStandAtLine = (kind: KitView) =>
+  kind.sold && (kind.group === 'gateway' || (kind.group === 'router' && lineSocketOf(kind)))
+
 /** The box at the line as much of it as is known: what the carton held, less what nobody has looked at yet. */
 function gatewayOf(kind: KitView, values: typeof blank, sockets: number): Action[] {
   const sold = kind.sold
-  const [line, ...lans] = sold?.ports ?? []
+  const line = lineSocketOf(kind)
+  const lans = (sold?.ports ?? []).filter((port) => port.role === 'lan')
   const server = sold?.lan?.dhcpServer
   const ssid = values.ssid.trim()
   return takeFromShelf(
     kind,
     {
       id: 'gateway',
-      name: 'ISP gateway',
+      name: kind.group === 'gateway' ? 'ISP gateway' : 'Main router',
       room: values.room.trim() || undefined,
       address: values.address.trim() || undefined,
     },
     {
       ports: [
-        line,
+        ...(line ? [line] : []),
         ...Array.from({ length: sockets }, (_, i) =>
           lans[i]
             ? { ...lans[i], printed: sockets > 1 ? `LAN ${i + 1}` : 'LAN' }
@@ -75,7 +85,7 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
   const { data: kinds = [] } = useQuery(kitShelf)
   const [problem, setProblem] = useState<string>()
   const kind = kinds.find((one) => one.kit === values.kit)
-  const isModem = kind?.sold?.mode === 'modem'
+  const isModem = kind?.sold !== undefined && !kind.sold?.lan
   const printed = (kind?.sold?.ports ?? []).filter((port) => port.role === 'lan').length || 4
 
   const begin = async () => {
@@ -99,13 +109,20 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
     const found =
       kind ?? (await queries.ensureQueryData(kitShelf).catch(() => [])).find((one) => one.kit === values.kit)
     if (!found) return setProblem('Altrin does not answer yet. Nothing you typed is lost: try again.')
+    const ends =
+      values.pool.trim() === '' ? {} : poolEnds(values.pool, values.address || found.sold?.lan?.address)
+    if (!ends)
+      return setProblem(
+        `It gives out: “${values.pool}” is no pool. Write its first and its last address, such as .100 to .199, or leave it empty.`,
+      )
     const actions: Action[] = [
       ...gatewayOf(found, values, count),
+      ...(ends.start || ends.end ? [{ do: 'move-pool' as const, device: 'gateway', ...ends }] : []),
       {
         do: 'set-line',
         line: {
           device: 'gateway',
-          port: 'line',
+          port: lineSocketOf(found)?.id ?? 'line',
           ...(values.technology ? { technology: values.technology as 'fibre' } : {}),
           ...rates,
         },
@@ -143,9 +160,7 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
           label="What kind of box stands there?"
           width="100%"
           value={values.kit}
-          options={kindOptions(kinds.filter((one) => one.group === 'gateway' && one.sold)).map(
-            ({ group: _, ...one }) => one,
-          )}
+          options={kindOptions(kinds.filter(mayStandAtLine)).map(({ group: _, ...one }) => one)}
           onChange={(kit) => set({ kit })}
         />
         <PlainField
@@ -193,6 +208,17 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
             hint={`Empty: ${kind?.sold?.label?.defaultAddress ?? 'as sold'} until somebody looks.`}
             value={values.address}
             onChange={(address) => set({ address })}
+          />
+        )}
+        {!isModem && (
+          <PlainField
+            label="It gives out, if you see it"
+            width="240px"
+            mono
+            placeholder=".100 to .199"
+            hint="First and last, or one of the two."
+            value={values.pool}
+            onChange={(pool) => set({ pool })}
           />
         )}
         {!isModem && (

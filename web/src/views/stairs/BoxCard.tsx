@@ -5,6 +5,7 @@ import { AddressText } from '../../parts/AddressText'
 import { Edge, type Mark } from '../../parts/Edge'
 import { OutsideText } from '../../parts/OutsideText'
 import { nameOf } from '../../parts/words'
+import { wordsOf } from '../../parts/wordsOf'
 import type { PlacedBox } from './layout/placement'
 import { SocketButton } from './SocketButton'
 import { useCard } from './useCard'
@@ -97,7 +98,7 @@ export const BoxCard = memo(function BoxCard(props: {
                   receives the line through {nameOf(house.document, step.passedBy)}
                 </Text>
               )}
-              {box.words.w > 180 && device.mode !== 'passthrough' && (
+              {box.words.w > 180 && !wordsOf(house, device.id)?.handsLineOn && (
                 <Text fontSize="note" color="quiet">
                   <OutsideText fontSize="note">
                     {step.outside.length ? step.outside.join(' or ') : 'no address outside'}

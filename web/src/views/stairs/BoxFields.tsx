@@ -9,7 +9,7 @@ import { Press } from '../../parts/Press'
 import { useHand } from '../../state/hand'
 import { say } from '../../state/notices'
 import { AddressField } from './AddressField'
-import { addressList, endFor, inSubnetOf } from './addressWords'
+import { addressList, inSubnetOf } from './addressWords'
 import { useSettings } from './useSettings'
 
 /** What a box is, its own address, and what it gives out. */
@@ -31,10 +31,8 @@ export function BoxFields({ device }: { device: Device }) {
     repeat: () =>
       lastAddress && void setAddress(lastAddress).then((problem) => problem && say(problem, 'problem')),
   })
-  const pool = { start: server?.start ?? '', end: server?.end ?? '' }
-  const setPool = (start: string, end: string) =>
-    attempt([{ do: 'move-pool', device: device.id, start, end }], 'start', 'end')
-  const subnet = lan?.address?.slice(0, lan.address.lastIndexOf('.'))
+  const setPool = (ends: { start?: string; end?: string }) =>
+    attempt([{ do: 'move-pool', device: device.id, ...ends }], 'start', 'end')
 
   return (
     <>
@@ -84,7 +82,7 @@ export function BoxFields({ device }: { device: Device }) {
                 orSay({
                   do: 'set-lan-address',
                   device: device.id,
-                  address: device.label?.defaultAddress ?? '192.168.1.2/24',
+                  address: words.fixedAddress,
                 })
             }}
           />
@@ -100,8 +98,8 @@ export function BoxFields({ device }: { device: Device }) {
                   ? {
                       do: 'turn-on-dhcp-server',
                       device: device.id,
-                      start: server?.start ?? `${subnet}.100`,
-                      end: server?.end ?? `${subnet}.199`,
+                      start: server?.start ?? words?.pool?.start,
+                      end: server?.end ?? words?.pool?.end,
                     }
                   : { do: 'turn-off-dhcp-server', device: device.id },
               )
@@ -116,10 +114,7 @@ export function BoxFields({ device }: { device: Device }) {
               kind="address"
               width="166px"
               value={server.start ?? ''}
-              commit={(text) => {
-                const start = inSubnetOf(lan?.address, text)
-                return setPool(start, endFor(start, pool, lan?.address ?? ''))
-              }}
+              commit={(start) => setPool({ start: inSubnetOf(lan?.address, start) })}
             />
             <DraftField
               label="Pool to"
@@ -127,7 +122,7 @@ export function BoxFields({ device }: { device: Device }) {
               kind="address"
               width="166px"
               value={server.end ?? ''}
-              commit={(end) => setPool(pool.start, inSubnetOf(lan?.address, end))}
+              commit={(end) => setPool({ end: inSubnetOf(lan?.address, end) })}
             />
             <DraftField
               label="Gateway given"

@@ -4,6 +4,7 @@ import { useJob } from '../../layout/JobContext'
 import { DraftChoice } from '../../parts/Choice'
 import { OnOff } from '../../parts/OnOff'
 import { nameOf } from '../../parts/words'
+import { wordsOf } from '../../parts/wordsOf'
 import { useSettings } from './useSettings'
 
 type Uplink = NonNullable<Device['uplink']>
@@ -36,7 +37,7 @@ export function JoinFields({ device }: { device: Device }) {
         options={[
           { value: '', label: 'nobody' },
           ...devices
-            .filter((other) => other.id !== device.id && other.mode === 'router')
+            .filter((other) => other.id !== device.id && wordsOf(house, other.id)?.routes)
             .map((other) => ({ value: other.id, label: other.name })),
         ]}
         commit={(target) =>

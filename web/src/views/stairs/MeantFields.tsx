@@ -9,19 +9,6 @@ export const notMeant: Meant = { part: '', used: false, cable: '' }
 
 export const mainRouter = 'main-router'
 
-/** The parts that a kind can play, as somebody would say them. */
-export function partsOf(kind: KitView): { value: string; label: string }[] {
-  const routes = kind.sold?.mode === 'router' || kind.sold?.supports?.includes('router')
-  const modes = kind.modes.filter((one) => one.mode !== 'router')
-  const byHand = routes && !modes.some((one) => one.mode === 'access-point')
-  return [
-    { value: '', label: 'whatever is best' },
-    ...modes.map((one) => ({ value: one.mode as string, label: one.say })),
-    ...(byHand ? [{ value: 'access-point', label: 'access point, by hand' }] : []),
-    ...(routes ? [{ value: mainRouter, label: 'the router for everybody' }] : []),
-  ]
-}
-
 /** What is known of a box that was brought and lies on the table: what it is meant to be, and whether it has a past. */
 /** @param from The room from which a cable to its room may come; nothing where there is no such question. */
 export function MeantFields(props: {
@@ -31,7 +18,7 @@ export function MeantFields(props: {
   set: (change: Partial<Meant>) => void
 }) {
   const { kind, meant, from, set } = props
-  const parts = partsOf(kind)
+  const parts = kind.parts.map((one) => ({ value: one.part, label: one.say }))
   return (
     <Flex gap="10px" wrap="wrap" align="end">
       {parts.length > 2 && (

@@ -32,6 +32,7 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
   const { remember } = useHand()
   const mark = useMarks((store) => store.toggle)
   const net = house.interfaces.find((one) => one.owner === thing.id && one.interface === 'net')
+  const words = house.things.find((one) => one.id === thing.id)
   const way = house.internet.find((one) => one.from === thing.id)
   const address = thing.address
   const isStatic = address?.method === 'static'
@@ -144,7 +145,7 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
               orSay({ do: 'set-endpoint-address', endpoint: thing.id, address: { method: 'dhcp' } })
             else {
               const gateway = net?.candidates[0]?.gateway ?? undefined
-              fix({ address: net?.candidates[0]?.address ?? '192.168.1.50/24', gateway: gateway ?? '' })
+              fix({ address: words?.fixedAddress, gateway: gateway ?? '' })
             }
           }}
         />

@@ -3,6 +3,7 @@ import type { Device, Port } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { DraftField } from '../../parts/DraftField'
 import { portName } from '../../parts/words'
+import { wordsOf } from '../../parts/wordsOf'
 import { useSettings } from './useSettings'
 
 /** Numbers between commas or blanks; what is no number becomes 0, which the server refuses by name. */
@@ -12,7 +13,9 @@ const numbers = (text: string) => (text.match(/[^\s,]+/g) ?? []).map((one) => Nu
 export function VlanFields({ device }: { device: Device }) {
   const { house } = useJob()
   const { attempt } = useSettings()
-  const ports = (device.ports ?? []).filter((port) => device.mode !== 'router' || port.role === 'lan')
+  const ports = (device.ports ?? []).filter(
+    (port) => !wordsOf(house, device.id)?.routes || port.role === 'lan',
+  )
   const set = (port: Port, vlan: number | null | undefined, tagged: number[]) => ({
     do: 'set-port-vlan' as const,
     device: device.id,

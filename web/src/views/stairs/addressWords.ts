@@ -42,28 +42,17 @@ export function inSubnetOf(other: string | null | undefined, text: string): stri
   return bare && /^\.\d{1,3}(\D|$)/.test(text) ? bare.slice(0, bare.lastIndexOf('.')) + text : text
 }
 
-const numberOf = (address: string): number | undefined => {
-  const parts = address.split('.').map((part) => (/^\d{1,3}$/.test(part) ? Number(part) : 256))
-  return parts.length === 4 && parts.every((part) => part < 256)
-    ? parts.reduce((all, part) => all * 256 + part, 0)
-    : undefined
-}
-
-const textOf = (address: number) =>
-  [24, 16, 8, 0].map((bits) => Math.floor(address / 2 ** bits) % 256).join('.')
-
-/**
- * Where a pool ends when its start is set behind its end: as long as before, within the subnet. Whoever moves both ends sets one first, and
- * would be refused.
- *
- * @param own The server's own address with its prefix.
- */
-export function endFor(start: string, was: { start?: string; end?: string }, own: string): string {
-  const end = was.end ?? ''
-  const [from, last, before, at] = [start, end, was.start ?? '', own.split('/')[0]].map(numberOf)
-  if (from === undefined || last === undefined || before === undefined || at === undefined || from <= last)
-    return end
-  const size = 2 ** (32 - Number(own.split('/')[1] ?? 24))
-  const lastUsable = Math.floor(at / size) * size + size - 2
-  return from > lastUsable ? end : textOf(Math.min(from + Math.max(last - before, 0), lastUsable))
+/** The two ends of a pool out of one text: “.100 to .199”, “192.168.0.100-199”, or one end: “from .100”, “to .199”. */
+export function poolEnds(text: string, own?: string | null): { start?: string; end?: string } | undefined {
+  const [, to, first, last] =
+    /^\s*(?:from\s+)?(to\s+|up to\s+|[-–]\s*)?([\d.]+)(?:\s*(?:to|[-–…]|\.\.\.?|\s)\s*([\d.]+))?\s*(?:on)?\s*$/i.exec(
+      text,
+    ) ?? []
+  if (!first) return undefined
+  const whole = (end: string) => inSubnetOf(own, /^\d+$/.test(end) ? `.${end}` : end)
+  if (last)
+    return to
+      ? undefined
+      : { start: whole(first), end: inSubnetOf(whole(first), /^\d+$/.test(last) ? `.${last}` : last) }
+  return to ? { end: whole(first) } : { start: whole(first) }
 }

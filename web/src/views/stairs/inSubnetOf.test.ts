@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { endFor, inSubnetOf } from './addressWords'
+import { inSubnetOf, poolEnds } from './addressWords'
 
 test.each([
   ['192.168.44.1/24', '.20', '192.168.44.20'],
@@ -14,23 +14,20 @@ test.each([
   expect(inSubnetOf(other, text)).toBe(whole)
 })
 
-const was = { start: '192.168.44.100', end: '192.168.44.199' }
-
 test.each([
-  ['192.168.44.150', '192.168.44.199'],
-  ['192.168.44.199', '192.168.44.199'],
-  ['192.168.44.200', '192.168.44.254'],
-  ['192.168.44.210', '192.168.44.254'],
-  // Refused by whoever knows: not in the subnet, no address.
-  ['192.168.45.10', '192.168.44.199'],
-  ['192.168.44.255', '192.168.44.199'],
-  ['.210', '192.168.44.199'],
-  ['192.168.44.300', '192.168.44.199'],
-])('a pool that is to start at %s ends at %s', (start, end) => {
-  expect(endFor(start, was, '192.168.44.1/24')).toBe(end)
+  ['.100 to .199', '192.168.0.100', '192.168.0.199'],
+  ['192.168.0.100 - 192.168.0.199', '192.168.0.100', '192.168.0.199'],
+  ['192.168.0.100-199', '192.168.0.100', '192.168.0.199'],
+  ['100 199', '192.168.0.100', '192.168.0.199'],
+  ['10.1.1.100 to .199', '10.1.1.100', '10.1.1.199'],
+  ['.2…254', '192.168.0.2', '192.168.0.254'],
+  ['from .100', '192.168.0.100', undefined],
+  ['.100 on', '192.168.0.100', undefined],
+  ['to .199', undefined, '192.168.0.199'],
+])('“%s” begins at %s and ends at %s', (text, start, end) => {
+  expect(poolEnds(text, '192.168.0.1/24')).toEqual({ ...(start && { start }), ...(end && { end }) })
 })
 
-test('a pool keeps its length where there is room', () => {
-  expect(endFor('10.0.2.10', { start: '10.0.0.10', end: '10.0.0.49' }, '10.0.0.1/22')).toBe('10.0.2.49')
-  expect(endFor('10.0.2.10', {}, '10.0.0.1/22')).toBe('')
+test.each(['', 'all', 'to .100 to .199', 'some.where'])('“%s” is no pool', (text) => {
+  expect(poolEnds(text, '192.168.0.1/24')).toBeUndefined()
 })

@@ -75,7 +75,7 @@ export function boxDeeds(kind: KitView, found: AsFound): Action[] {
     {
       // Of a box that is at work nobody knows the password yet, and who set it otherwise than it is sold did not leave the rest so.
       ...(socket || join || isOther ? { defaultPassword: undefined } : {}),
-      ...(isOther && sold.mode === 'router' ? { upnp: undefined } : {}),
+      ...(isOther && kind.modes[0]?.routes ? { upnp: undefined } : {}),
       ...(found.brought?.for ? { serves: [found.brought.for] } : {}),
       ...(found.brought?.used ? { usedBefore: true } : {}),
     },

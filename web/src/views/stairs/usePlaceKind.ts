@@ -30,7 +30,7 @@ export function usePlaceKind() {
       return no(`${socketName(house, socket)} is taken. Choose a free socket.`)
     const { kind, label } = inHand
     const id = freshId(document_, 'box')
-    const own = uplinkOf(kind.sold as Device)
+    const own = kind.modes[0]?.socket
     if (socket && !own) return no(`${label.name} has no socket for a cable. Put it on the table.`)
     const room = label.room || (socket && boxes.get(socket.device)?.room) || undefined
     const add = takeFromShelf(kind, { ...label, id, room })
@@ -86,11 +86,4 @@ export function usePlaceKind() {
     },
   }
   return tools
-}
-
-/** Into which of its own sockets the cable from the house goes, as the kind is sold: a router's WAN, else a LAN socket. */
-function uplinkOf(sold: Device): string | undefined {
-  const ports = sold.ports ?? []
-  const wan = ports.find((port) => port.role === 'wan')
-  return (sold.mode === 'router' && wan ? wan : (ports.find((port) => port.role === 'lan') ?? wan))?.id
 }

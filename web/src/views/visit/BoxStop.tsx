@@ -13,6 +13,7 @@ import { KeepKind } from '../kit/KeepKind'
 import { KindWords } from '../kit/KindWords'
 import { kindOptions } from '../kit/kindOptions'
 import { completeMac } from '../stairs/newBox'
+import { PoolField } from '../stairs/PoolField'
 import { useSettings } from '../stairs/useSettings'
 import { Photos } from './Photos'
 import { useSeenMacs } from './useSeenMacs'
@@ -92,6 +93,7 @@ export function BoxStop({ id }: { id: string }) {
           }
           commit={(mac) => describe({ mac: completeMac(mac, seenMacs) || undefined }, 'mac')}
         />
+        <PoolField box={box} />
         {labelFields.map(({ field, ...look }) => (
           <DraftField
             key={field}

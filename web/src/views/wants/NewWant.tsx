@@ -9,6 +9,7 @@ import { Problem } from '../../parts/Problem'
 import { Protocol, type Transport } from '../../parts/Protocol'
 import { roomWords } from '../../parts/roomWords'
 import { useFormDraft } from '../../parts/useDraft'
+import { wordsOf } from '../../parts/wordsOf'
 import { fillIn, type Kind } from './fillIn'
 
 /** Each begins with a letter of its own as far as it goes: a key chooses it. */
@@ -89,9 +90,7 @@ export function NewWant() {
   const named = networks.find((one) => one.ssid === network) ?? networks[0]
   const needsName = kind === 'guests-apart' || kind === 'keep-name'
   const places = placesOf(house.document)
-  const routers = (house.document.devices ?? []).filter(
-    (box) => box.mode === 'router' || box.supports?.includes('router'),
-  )
+  const routers = (house.document.devices ?? []).filter((box) => wordsOf(house, box.id)?.mayRoute)
   const needsThing = ['internet', 'reach', 'fixed-address', 'inbound'].includes(kind)
 
   const canAdd =
