@@ -36,6 +36,10 @@ public sealed record DescribeHouse(string Name, string? Country = null, Building
 {
     public override bool IsRecord(NetworkDocument house) => true;
     public ImmutableArray<Room> Rooms { get; init; } = [];
+
+    /// <summary>Null: they stay as they are.</summary>
+    public ImmutableArray<OtherBuilding>? Buildings { get; init; }
+
     public ImmutableArray<CableRun> Runs { get; init; } = [];
     public ImmutableArray<NeighbourNetwork> Neighbours { get; init; } = [];
 
@@ -47,6 +51,7 @@ public sealed record DescribeHouse(string Name, string? Country = null, Building
         Name = Name,
         Country = Country,
         Building = Building,
+        Buildings = Buildings is { IsDefault: false } listed ? listed : house.Buildings,
         Rooms = Rooms.IsDefault ? [] : Rooms,
         Runs = Runs.IsDefault ? [] : Runs,
         Neighbours = Neighbours.IsDefault ? [] : Neighbours,

@@ -124,7 +124,13 @@ public sealed record Difference(ImmutableArray<InstallerAction> All, ImmutableAr
             foreach (var gone in house.Kinds.Where(kind => !planned.Kinds.Any(kept => kept.Kit == kind.Kit))) Do(new NoteKind(gone.Kit));
             foreach (var kind in planned.Kinds.Where(kind => !SameWritten.Are(house.Kinds.FirstOrDefault(one => one.Kit == kind.Kit), kind)))
                 Do(new NoteKind(kind.Kit) { Kind = kind });
-            var wanted = new DescribeHouse(planned.Name, planned.Country, planned.Building) { Rooms = planned.Rooms, Runs = planned.Runs, Neighbours = planned.Neighbours };
+            var wanted = new DescribeHouse(planned.Name, planned.Country, planned.Building)
+            {
+                Rooms = planned.Rooms,
+                Buildings = SameWritten.Are(house.Buildings, planned.Buildings) ? null : planned.Buildings,
+                Runs = planned.Runs,
+                Neighbours = planned.Neighbours,
+            };
             if (!SameWritten.Are(wanted.Apply(house), house)) Do(wanted);
             foreach (var gone in house.Measured.Where(one => !planned.Measured.Any(kept => kept.Id == one.Id))) Do(new ForgetMeasured(gone.Id));
             foreach (var one in planned.Measured.Where(one => !SameWritten.Are(house.Measured.FirstOrDefault(now => now.Id == one.Id), one))) Do(new NoteMeasured(one));

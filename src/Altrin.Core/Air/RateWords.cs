@@ -44,6 +44,7 @@ public static class RateWords
         RateLimitKind.Coax => $"the coax link in {house.SocketName(new(limit.Device, limit.Port!))} seldom carries more",
         RateLimitKind.SharedRadio => $"{house.NameOf(limit.Device)} hears and repeats with one radio, in turns",
         RateLimitKind.Radio => $"the radio hop to {house.NameOf(limit.Device)}, {Through(limit.Between!.Value)}, carries no more{(limit.Share < 0.995 ? $" on air that it shares ({limit.Share * 100:0} % is left to it)" : "")}",
+        RateLimitKind.Measured => $"no more was measured there from {house.NameOf(limit.Device)}",
         RateLimitKind.NoWay => "there is no way to the line",
         _ => throw new InvalidOperationException($"{limit.Kind} is not handled."),
     };
@@ -55,6 +56,7 @@ public static class RateWords
         {
             DistanceKind.SameRoom => $"in the same room, {metres}",
             DistanceKind.OtherRoom => $"counted a couple of rooms away, {metres}",
+            DistanceKind.OtherBuilding => $"in another building, {metres}",
             DistanceKind.Drawn => metres,
             _ => throw new InvalidOperationException($"{between.Kind} is not handled."),
         };

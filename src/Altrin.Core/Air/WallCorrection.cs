@@ -25,6 +25,8 @@ public sealed record WallCorrection(ImmutableArray<MeasuredBeside> Measured, dou
     public static WallCorrection Of(NetworkState state)
     {
         var house = state.House;
+        // What is reckoned is held against what was measured: so it is reckoned without it.
+        state = Simulator.Run(house with { Measured = [], Rooms = [.. house.Rooms.Select(room => room with { NoWifi = null })] });
         var now = house.Building?.OffsetDb ?? 0;
         var list = house.Measured.Select(one => Beside(state, one)).ToImmutableArray();
         var off = list.Select(one => one.OffDb).OfType<double>().ToList();

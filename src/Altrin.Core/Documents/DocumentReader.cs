@@ -50,6 +50,7 @@ public static class DocumentReader
             Endpoints = r.Objects("endpoints", Endpoint),
             Needs = r.Objects("needs", NeedReader.Read),
             Building = r.Object("building", Building),
+            Buildings = r.Objects("buildings", OtherBuilding),
             Rooms = r.Objects("rooms", Room),
             Runs = r.Objects("runs", Run),
             Neighbours = r.Objects("neighbours", Neighbour),
@@ -95,6 +96,14 @@ public static class DocumentReader
         Floors = r.Word<FloorMaterial>("floors"),
         StoreyM = r.Number("storeyM", Network.Building.LeastStoreyM, Network.Building.MostStoreyM),
         OffsetDb = r.Number("offsetDb", -Network.Building.MostOffsetDb, Network.Building.MostOffsetDb),
+        Unknown = r.Rest(),
+    };
+
+    private static OtherBuilding OtherBuilding(ObjectReader r) => new()
+    {
+        Id = r.Id("id"),
+        Walls = r.Word<WallMaterial>("walls"),
+        DistanceM = r.Number("distanceM", Network.OtherBuilding.MostDistanceM),
         Unknown = r.Rest(),
     };
 

@@ -20,6 +20,7 @@ internal static class SharedParts
         Runs = SameWritten.Are(house.Runs, before.Runs) ? before.Runs : house.Runs,
         Measured = SameWritten.Are(house.Measured, before.Measured) ? before.Measured : house.Measured,
         Kinds = SameWritten.Are(house.Kinds, before.Kinds) ? before.Kinds : house.Kinds,
+        Buildings = SameWritten.Are(house.Buildings, before.Buildings) ? before.Buildings : house.Buildings,
         Building = SameWritten.Are(house.Building, before.Building) ? before.Building : house.Building,
     };
 

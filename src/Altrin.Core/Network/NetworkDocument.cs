@@ -36,6 +36,9 @@ public sealed record NetworkDocument : DocumentPart
     public ImmutableArray<CableRun> Runs { get; init; } = [];
 
     [OmitEmpty]
+    /// <summary>Other buildings than the one the line comes into; a room in one that is not listed is in that.</summary>
+    public ImmutableArray<OtherBuilding> Buildings { get; init; } = [];
+
     public ImmutableArray<NeighbourNetwork> Neighbours { get; init; } = [];
 
     [OmitEmpty]

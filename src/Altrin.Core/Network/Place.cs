@@ -28,6 +28,19 @@ public sealed record Building : DocumentPart
     public const double MostOffsetDb = 10;
 }
 
+/// <summary>Another building than the one the line comes into.</summary>
+public sealed record OtherBuilding : DocumentPart
+{
+    /// <summary>Where nobody has said how far it is: common practice, no source.</summary>
+    public const double UsualDistanceM = 20, MostDistanceM = 1000;
+
+    public required string Id { get; init; }
+    public WallMaterial? Walls { get; init; }
+
+    /// <summary>From wall to wall, from the building of the line, in metres.</summary>
+    public double? DistanceM { get; init; }
+}
+
 public sealed record Room : DocumentPart
 {
     public const int LowestFloor = -9, HighestFloor = 99;

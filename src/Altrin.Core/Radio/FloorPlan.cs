@@ -17,6 +17,9 @@ public enum DistanceKind
 
     /// <summary>Two rooms of which nobody knows how far they are apart.</summary>
     OtherRoom,
+
+    /// <summary>Two buildings: as far as somebody said, else as a yard is wide.</summary>
+    OtherBuilding,
 }
 
 /// <summary>What lies between two places.</summary>
@@ -57,12 +60,17 @@ public sealed class FloorPlan
     private readonly double storey, offset;
     private readonly ConcurrentDictionary<(int, int), Between> known = [];
     private readonly Building? building;
+    private readonly ImmutableArray<OtherBuilding> buildings;
+
+    /// <summary>Of each room the other building that it is in; null for the one of the line.</summary>
+    private readonly OtherBuilding?[] isIn;
     private readonly Dictionary<string, int> byWord = new(StringComparer.OrdinalIgnoreCase);
     private readonly Dictionary<int, int[]> drawnOn;
 
     private FloorPlan(NetworkDocument house)
     {
-        (rooms, building) = (house.Rooms, house.Building);
+        (rooms, building, buildings) = (house.Rooms, house.Building, house.Buildings);
+        isIn = [.. rooms.Select(room => buildings.FirstOrDefault(one => one.Id == room.Building))];
         usualWalls = house.Building?.Walls ?? WallMaterial.Plasterboard;
         FloorsOf = house.Building?.Floors ?? FloorMaterial.Wood;
         storey = house.Building?.StoreyM ?? Building.UsualStoreyM;
@@ -78,7 +86,7 @@ public sealed class FloorPlan
     public static FloorPlan Of(NetworkDocument house)
     {
         var rooms = ImmutableCollectionsMarshal.AsArray(house.Rooms) ?? [];
-        if (Plans.TryGetValue(rooms, out var known) && known.building == house.Building) return known;
+        if (Plans.TryGetValue(rooms, out var known) && known.building == house.Building && known.buildings == house.Buildings) return known;
         var plan = new FloorPlan(house);
         Plans.AddOrUpdate(rooms, plan);
         return plan;
@@ -133,11 +141,21 @@ public sealed class FloorPlan
             return new(Math.Max(1, Distance(p, q, floors * storey)), Walls(p, rooms[a.Index].Floor ?? 0, q, rooms[b.Index].Floor ?? 0), floors, DistanceKind.Drawn);
         }
         var rise = floors * storey;
-        return new(Math.Sqrt(OtherRoomM * OtherRoomM + rise * rise), [.. new[] { WallOf(a), WallOf(b) }.OfType<WallMaterial>()], floors, DistanceKind.OtherRoom);
+        if (BuildingOf(a) != BuildingOf(b)) return new(Math.Sqrt(Math.Pow(Away(a) + Away(b), 2) + rise * rise), WallsOf(a, b), floors, DistanceKind.OtherBuilding);
+        return new(Math.Sqrt(OtherRoomM * OtherRoomM + rise * rise), WallsOf(a, b), floors, DistanceKind.OtherRoom);
     }
+
+    private ImmutableArray<WallMaterial> WallsOf(Place a, Place b) => [.. new[] { WallOf(a), WallOf(b) }.OfType<WallMaterial>()];
+
+    private OtherBuilding? BuildingOf(Place place) => place.IsListed ? isIn[place.Index] : null;
+
+    /// <summary>From the building of the line, in metres.</summary>
+    private double Away(Place place) => BuildingOf(place) is { } other ? other.DistanceM ?? OtherBuilding.UsualDistanceM : 0;
 
     private static bool IsSame(Place a, Place b) => a.IsListed || b.IsListed ? a.Index == b.Index
         : a.Word is not null && b.Word is not null && string.Equals(a.Word, b.Word, StringComparison.OrdinalIgnoreCase);
+
+    public bool IsDrawn(Place place) => RectOf(place) is not null;
 
     private RoomRect? RectOf(Place place) => place.IsListed ? rooms[place.Index].Rect : null;
 
@@ -151,7 +169,7 @@ public sealed class FloorPlan
     /// <summary>The walls of a room that is not drawn: its own, else the building's; outdoors there are none.</summary>
     private WallMaterial? WallOf(Place place) => place.IsListed ? WallOf(place.Index) : usualWalls;
 
-    private WallMaterial? WallOf(int room) => rooms[room].Outdoor == true ? null : rooms[room].Walls ?? usualWalls;
+    private WallMaterial? WallOf(int room) => rooms[room].Outdoor == true ? null : rooms[room].Walls ?? isIn[room]?.Walls ?? usualWalls;
 
     private ImmutableArray<WallMaterial> Walls(FloorPoint p, int fromFloor, FloorPoint q, int toFloor)
     {

@@ -9,6 +9,9 @@ public readonly record struct RadioAbility(Band Band, string Generation, int Str
 {
     private const int UsualStreams = 2, Any = 320;
 
+    /// <summary>Before n a channel is 20 MHz wide (IEEE 802.11).</summary>
+    public bool KnowsOneWidth => Generation is "a" or "b" or "g";
+
     /// <summary>Where nothing is written down, what any box of the last ten years has; what a band or a generation does not know is taken down to what it does.</summary>
     public static RadioAbility Of(WirelessRadio radio)
     {
@@ -61,7 +64,7 @@ public static class LinkRate
 public sealed class LinkCurve
 {
     /// <summary>A link that is up and reaches no row.</summary>
-    private const double BarelyMbps = 0.5;
+    public const double BarelyMbps = 0.5;
 
     private const int From = -100, To = 0;
 

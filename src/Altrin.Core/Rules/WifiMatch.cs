@@ -38,7 +38,7 @@ internal static class WifiMatch
     {
         var (air, box) = (facts.State.AirMap, facts.House.Devices.IndexOf(network.Box));
         var place = air.Hearing.Plan.PlaceOf(room, at);
-        return place.IsListed && air.Hearing.PlaceOf(box).IsListed && air.Sources.FirstOrDefault(source => source.Device == box && source.Radio.Id == network.Network.Radio) is { } source
+        return air.Hearing.AreKnown(place, air.Hearing.PlaceOf(box)) && air.Sources.FirstOrDefault(source => source.Device == box && source.Radio.Id == network.Network.Radio) is { } source
             && air.Hearing.LevelDbm(box, source.Radio, source.Channel, place) < Radio.LinkRate.LeastDbm(network.Band);
     }
 

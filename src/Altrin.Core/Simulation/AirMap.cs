@@ -33,7 +33,8 @@ public sealed record AirRoom(int Room, AirSource? Source, double LevelDbm, doubl
 public sealed record HeardNeighbour(string Name, RadioChannel Channel, ImmutableArray<NeighbourNetwork> Notes)
 {
     public static ImmutableArray<HeardNeighbour> Of(NetworkDocument house) => [.. house.Neighbours.GroupBy(one => (one.Ssid, one.Band, one.Channel))
-        .Select(notes => new HeardNeighbour(notes.Key.Ssid ?? "a hidden network", new(notes.Key.Band, notes.Key.Channel, notes.First().WidthMHz ?? 20), [.. notes]))];
+        .Select(notes => new HeardNeighbour(notes.Key.Ssid ?? "a hidden network",
+            new(notes.Key.Band, notes.Key.Channel, notes.Max(note => note.WidthMHz ?? 20)), [.. notes]))];
 }
 
 /// <summary>What the radios of a house do to each other and carry: section 6 of the format. An honest estimate, never a promise.</summary>
@@ -47,6 +48,9 @@ public sealed class AirMap
     private readonly List<AirSource> sources = [];
     private readonly Dictionary<(int Device, string Radio), int> sourceOf = [];
     private readonly List<AirLink> links = [];
+
+    /// <summary>Of each source the one that its radio joined; −1 for none.</summary>
+    private int[] above = [];
     private readonly Lazy<Backbone> backbone;
 
     /// <summary>What is heard in the middle of each room, which several rules ask; null for a building too large to keep all of it.</summary>
@@ -57,7 +61,7 @@ public sealed class AirMap
     internal AirMap(Fabric fabric)
     {
         (this.fabric, house, hearing) = (fabric, fabric.House, fabric.Hearing);
-        var joins = MadeJoins();
+        var joins = RadioTree.Made(fabric);
         ListSources(joins);
         foreach (var (device, network) in joins) ListLink(device, network);
         ShareOut(joins);
@@ -78,12 +82,17 @@ public sealed class AirMap
     internal Hearing Hearing => hearing;
 
     /// <summary>Whether it is known where both ends of a join stand. Else it is believed, and says nothing of levels.</summary>
-    internal bool ArePlaced(AirLink link) => hearing.PlaceOf(link.From).IsListed && hearing.PlaceOf(link.To).IsListed;
+    internal bool ArePlaced(AirLink link) => hearing.AreKnown(hearing.PlaceOf(link.From), hearing.PlaceOf(link.To));
 
     /// <summary>What a box hears of a source, in dBm.</summary>
     internal double LevelDbm(AirSource source, int atDevice) => LevelDbm(source, hearing.PlaceOf(atDevice));
 
-    private double LevelDbm(AirSource source, Place at) => source.PowerDbm - hearing.Plan.LossDb(hearing.Plan.Between(hearing.PlaceOf(source.Device), at), source.Radio.Band);
+    /// <summary>By the places, and no more than was measured there.</summary>
+    private double LevelDbm(AirSource source, Place at) => Math.Min(CapAt(source, at).LevelDbm,
+        source.PowerDbm - hearing.Plan.LossDb(hearing.Plan.Between(hearing.PlaceOf(source.Device), at), source.Radio.Band));
+
+    private (double LevelDbm, double Mbps) CapAt(AirSource source, Place at) =>
+        hearing.Caps?.At(at, source.Device, source.Radio.Band) ?? (double.PositiveInfinity, double.PositiveInfinity);
 
     public IReadOnlyList<AirSource> Sources => sources;
     public IReadOnlyList<AirLink> Links => links;
@@ -92,24 +101,9 @@ public sealed class AirMap
     /// <summary>The most radio joins between a box in use and the line.</summary>
     public int MostRadioHops => backbone.Value.MostRadioHops;
 
-    /// <summary>Cables first, then joins in the order of the document: one that would close a cycle through a mesh unit is not made.</summary>
-    private List<(int Device, RadioNetwork Network)> MadeJoins()
-    {
-        var connected = new DisjointSets(fabric.GroupCount);
-        foreach (var (a, b) in fabric.Wires) connected.Union(a, b);
-        var made = new List<(int, RadioNetwork)>();
-        for (var d = 0; d < fabric.Joined.Length; d++)
-        {
-            if (fabric.Joined[d] is not { } network) continue;
-            var closes = !connected.Union(fabric.Groups[d].Uplink, network.Group);
-            if (!closes || !(house.Devices[d].Traits.BreaksLoops || house.Devices[network.Device].Traits.BreaksLoops)) made.Add((d, network));
-        }
-        return made;
-    }
-
     private void ListSources(List<(int Device, RadioNetwork Network)> joins)
     {
-        var joined = joins.ToDictionary(join => (join.Device, Radio: house.Devices[join.Device].Uplink!.Radio), join => join.Network);
+        var joined = joins.ToDictionary(join => join.Device, join => join.Network);
         for (var d = 0; d < house.Devices.Length; d++)
         {
             var box = house.Devices[d];
@@ -118,28 +112,12 @@ public sealed class AirMap
             {
                 if (!box.Wifi.Any(network => network.Enabled && network.Radio == radio.Id)) continue;
                 sourceOf[(d, radio.Id)] = sources.Count;
-                var channel = ChannelOf(d, radio, joined, house.Devices.Length);
+                var channel = hearing.ChannelOf(d, radio, joined.GetValueOrDefault);
                 sources.Add(new(d, radio, RadioAbility.Of(radio), channel, box.Wifi.FirstOrDefault(network => network.Enabled && !network.Guest && network.Radio == radio.Id)?.Ssid,
                     RadioPower.Of(radio, channel, hearing.Rules)));
             }
         }
     }
-
-    /// <summary>A radio that joins another sits on the channel it joined, no wider.</summary>
-    private RadioChannel ChannelOf(int device, WirelessRadio radio, Dictionary<(int, string), RadioNetwork> joined, int depth)
-    {
-        var own = Hearing.Configured(house.Devices[device], radio);
-        if (depth == 0 || !joined.TryGetValue((device, radio.Id), out var network)) return own;
-        var upper = ChannelOf(network.Device, RadioOf(network), joined, depth - 1);
-        return upper with { WidthMHz = Math.Max(20, Math.Min(Widest(device, radio), upper.WidthMHz)) };
-    }
-
-    /// <summary>Where a box that joins sends too, it is no wider than it is set to send.</summary>
-    private int Widest(int device, WirelessRadio radio) => house.Devices[device].Wifi.Any(network => network.Enabled && network.Radio == radio.Id)
-        ? Hearing.Configured(house.Devices[device], radio).WidthMHz
-        : RadioAbility.Of(radio).WidestMHz;
-
-    private WirelessRadio RadioOf(RadioNetwork network) => house.Devices[network.Device].Radios.First(one => one.Id == network.Settings.Radio);
 
     private void ListLink(int device, RadioNetwork network)
     {
@@ -147,14 +125,18 @@ public sealed class AirMap
         var radio = house.Devices[device].Radios.First(one => one.Id == house.Devices[device].Uplink!.Radio);
         var (here, there) = (hearing.PlaceOf(device), hearing.PlaceOf(network.Device));
         var level = LevelDbm(source, here);
-        var channel = source.Channel with { WidthMHz = Math.Max(20, Math.Min(source.Channel.WidthMHz, Widest(device, radio))) };
-        var rate = LinkRate.Mbps(source.Ability, RadioAbility.Of(radio), channel.WidthMHz, level, isBelieved: !here.IsListed || !there.IsListed);
+        var channel = source.Channel with { WidthMHz = Math.Max(20, Math.Min(source.Channel.WidthMHz, hearing.Widest(device, radio))) };
+        var cap = CapAt(source, here).LevelDbm;
+        var isBelieved = !hearing.AreKnown(here, there) && cap > level;
+        var rate = LinkRate.Mbps(source.Ability, RadioAbility.Of(radio), channel.WidthMHz, level, isBelieved);
+        // A box that joined is up, however little was measured there.
+        if (cap <= level) rate = Math.Max(rate, LinkCurve.BarelyMbps);
         links.Add(new(device, network.Device, radio, source, channel, level, rate, hearing.Plan.Between(here, there)));
     }
 
     private void ShareOut(List<(int Device, RadioNetwork Network)> joins)
     {
-        var families = Families(joins);
+        above = Above(joins);
         var neighbours = HeardNeighbour.Of(house);
         var (with, own) = (ImmutableArray.CreateBuilder<string>(), ImmutableArray.CreateBuilder<int>());
         for (var i = 0; i < sources.Count; i++)
@@ -166,7 +148,7 @@ public sealed class AirMap
             for (var j = 0; j < sources.Count; j++)
             {
                 var other = sources[j];
-                if (i == j || families.Find(i) == families.Find(j) || !one.Channel.Overlaps(other.Channel) || !HearEachOther(one, other)) continue;
+                if (i == j || AreInOneRow(i, j) || !one.Channel.Overlaps(other.Channel) || !HearEachOther(one, other)) continue;
                 others += Weight(one.Channel, other.Channel);
                 with.Add(NameOf(house, other));
                 own.Add(j);
@@ -184,17 +166,27 @@ public sealed class AirMap
     /// <summary>As it stands in the lists of those who share with it: box and radio.</summary>
     internal static string NameOf(NetworkDocument house, AirSource source) => $"{house.Devices[source.Device].Id}:{source.Radio.Id}";
 
-    /// <summary>Radios that joined one another, directly or in a row, share by airtime on the way and not as strangers.</summary>
-    private DisjointSets Families(List<(int Device, RadioNetwork Network)> joins)
+    /// <summary>Of each source the one that its radio joined; −1 for none. A radio that only joins is no source.</summary>
+    private int[] Above(List<(int Device, RadioNetwork Network)> joins)
     {
-        var families = new DisjointSets(sources.Count + joins.Count);
-        for (var j = 0; j < joins.Count; j++)
-        {
-            var (device, network) = joins[j];
-            // The joining radio may be a source itself; one that only joins ties nobody.
-            if (sourceOf.TryGetValue((device, house.Devices[device].Uplink!.Radio), out var own)) families.Union(own, sourceOf[(network.Device, network.Settings.Radio)]);
-        }
-        return families;
+        var above = new int[sources.Count];
+        Array.Fill(above, -1);
+        foreach (var (device, network) in joins)
+            if (sourceOf.TryGetValue((device, house.Devices[device].Uplink!.Radio), out var own))
+                above[own] = sourceOf[(network.Device, network.Settings.Radio)];
+        return above;
+    }
+
+    /// <summary>Radios of which one joined the other, directly or in a row, share by airtime on the way and not as strangers. Two that joined the same
+    /// box are strangers.</summary>
+    /// <param name="a">A place among the sources, as the other.</param>
+    internal bool AreInOneRow(int a, int b) => IsAbove(a, b) || IsAbove(b, a);
+
+    private bool IsAbove(int upper, int lower)
+    {
+        for (var (at, steps) = (above[lower], 0); at >= 0 && steps <= above.Length; at = above[at], steps++)
+            if (at == upper) return true;
+        return false;
     }
 
     /// <summary>How much one counts for the other on the same air, where they hear each other: half where exactly one picks its channel itself.</summary>
@@ -220,8 +212,10 @@ public sealed class AirMap
         var bestShared = 0.0;
         foreach (var heard in HeardAt(hearing.PlaceOf(house.Rooms[room]), room))
         {
-            var shared = heard.LinkMbps * heard.Source!.Share;
-            if (best is not null && (heard.Expected.Mbps, shared, heard.LevelDbm).CompareTo((best.Expected.Mbps, bestShared, best.LevelDbm)) <= 0) continue;
+            // Equal is what is printed alike.
+            var shared = RateAnswer.Round(heard.LinkMbps * heard.Source!.Share);
+            if (best is not null && (heard.Expected.Printed, shared, RateAnswer.Round(heard.LevelDbm))
+                .CompareTo((best.Expected.Printed, bestShared, RateAnswer.Round(best.LevelDbm))) <= 0) continue;
             (best, bestShared) = (heard, shared);
         }
         return best ?? new(room, null, double.NaN, 0, RateAnswer.Nothing);
@@ -238,10 +232,11 @@ public sealed class AirMap
             if (source.Ssid is null) continue;
             if (!hearing.Plan.MayReach(hearing.PlaceOf(source.Device), place, source.Radio.Band, source.PowerDbm, LinkRate.LeastDbm(source.Radio.Band))) continue;
             var between = hearing.Plan.Between(hearing.PlaceOf(source.Device), place);
-            var level = source.PowerDbm - hearing.Plan.LossDb(between, source.Radio.Band);
+            var cap = CapAt(source, place);
+            var level = Math.Min(cap.LevelDbm, source.PowerDbm - hearing.Plan.LossDb(between, source.Radio.Band));
             if (level < LinkRate.LeastDbm(source.Radio.Band)) continue;
             var rate = source.Household.Mbps(level);
-            yield return new(room, source, level, rate, backbone.Value.From(source, rate, between));
+            yield return new(room, source, level, rate, Capped(backbone.Value.From(source, rate, between), cap.Mbps, source));
         }
     }
 
@@ -254,17 +249,23 @@ public sealed class AirMap
         if (fabric.EndpointNetwork[endpoint] is not { } joined) return RateAnswer.Nothing;
         var (place, there) = (hearing.PlaceOf(thing), hearing.PlaceOf(joined.Device));
         var box = house.Devices[joined.Device];
-        (AirSource Source, double Rate)? best = null;
+        RateAnswer? best = null;
         foreach (var network in box.Wifi)
         {
-            if (!network.Enabled || network.Ssid != joined.Settings.Ssid || network.Key != joined.Settings.Key || network.Security != joined.Settings.Security) continue;
+            if (!network.Enabled || network.Ssid != joined.Settings.Ssid || network.Key != joined.Settings.Key
+                || network.Security != joined.Settings.Security) continue;
             if (!sourceOf.TryGetValue((joined.Device, network.Radio), out var i)) continue;
             var source = sources[i];
             if (!thing.Bands.IsEmpty && !thing.Bands.Contains(source.Radio.Band)) continue;
-            var level = LevelDbm(source, place);
-            var rate = source.Household.Mbps(level, isBelieved: !place.IsListed || !there.IsListed);
-            if (best is null || rate > best.Value.Rate) best = (source, rate);
+            var (level, cap) = (LevelDbm(source, place), CapAt(source, place));
+            var rate = source.Household.Mbps(level, isBelieved: !hearing.AreKnown(place, there) && cap.LevelDbm > level);
+            var answer = Capped(backbone.Value.From(source, rate, hearing.Plan.Between(there, place)), cap.Mbps, source);
+            if (best is null || answer.Mbps > best.Mbps) best = answer;
         }
-        return best is { } chosen ? backbone.Value.From(chosen.Source, chosen.Rate, hearing.Plan.Between(there, place)) : RateAnswer.Nothing;
+        return best ?? RateAnswer.Nothing;
     }
+
+    /// <summary>No more than was measured there.</summary>
+    private RateAnswer Capped(RateAnswer reckoned, double mostMbps, AirSource source) => reckoned.Mbps <= mostMbps ? reckoned
+        : new(mostMbps, new(mostMbps, RateLimitKind.Measured, house.Devices[source.Device].Id));
 }

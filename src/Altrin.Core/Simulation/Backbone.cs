@@ -4,7 +4,7 @@ using Altrin.Core.Radio;
 namespace Altrin.Core.Simulation;
 
 /// <summary>What holds a download back at one place of its way.</summary>
-public enum RateLimitKind { Line, Wire, Powerline, Coax, Radio, SharedRadio, NoWay }
+public enum RateLimitKind { Line, Wire, Powerline, Coax, Radio, SharedRadio, Measured, NoWay }
 
 /// <param name="Mbps">What passes there, as a person would measure it.</param>
 /// <param name="Device">The box concerned; of a radio hop the one that serves.</param>
@@ -19,7 +19,9 @@ public sealed record RateAnswer(double Mbps, RateLimit? Tightest)
     public static readonly RateAnswer Nothing = new(0, null);
 
     /// <summary>As it is printed, and as wants are held against it.</summary>
-    public double Printed => Math.Round(Mbps, 1, MidpointRounding.AwayFromZero);
+    public double Printed => Round(Mbps);
+
+    public static double Round(double value) => Math.Round(value, 1, MidpointRounding.AwayFromZero);
 }
 
 /// <summary>The way from every box to the line: the fewest radio hops, then the fewest cables.</summary>

@@ -59,6 +59,8 @@ internal sealed class WirelessJoins
         }
     }
 
+    private RadioNetwork? HasJoined(int device) => joined[device];
+
     private void Cross(int a, int b)
     {
         connected.Union(a, b);
@@ -109,7 +111,7 @@ internal sealed class WirelessJoins
         var band = fabric.House.Devices[device].Radios.First(radio => radio.Id == uplink.Radio).Band;
         return Pick(uplink.Ssid, uplink.Near, network => network.Band == band && network.Settings.Key == uplink.Key
             && Speak(network.Settings.Security, uplink.Security) && network.Device != device
-            && LinkComesUp(device, network) && fabric.Hearing.IsThere(network, fabric.Hearing.PlaceOf(device)) && !HangsBelow(device, network));
+            && LinkComesUp(device, network) && fabric.Hearing.IsThereForBox(network, fabric.Hearing.PlaceOf(device), HasJoined) && !HangsBelow(device, network));
     }
 
     /// <summary>The network of the device heard best, if that one will do; else the first that will, in order of hops and document.</summary>
@@ -220,6 +222,6 @@ internal sealed class WirelessJoins
         var security = connect.Security ?? WifiSecurity.Open;
         var place = fabric.Hearing.PlaceOf(thing);
         return Pick(connect.Ssid, connect.Near, n => n.Settings.Key == connect.Key && Speak(n.Settings.Security, security)
-            && (thing.Bands.IsEmpty || thing.Bands.Contains(n.Band)) && fabric.Hearing.IsThere(n, place));
+            && (thing.Bands.IsEmpty || thing.Bands.Contains(n.Band)) && fabric.Hearing.IsThere(n, place, HasJoined));
     }
 }

@@ -92,9 +92,9 @@ public class ChannelPlanTests
 
     internal static double CostOf(ChannelGround ground, IReadOnlyList<ChannelSeat> seats, IReadOnlyList<ChannelOption> chosen)
     {
-        var on = seats.Zip(chosen).SelectMany(one => one.First.Members.Select(m => (Source: m, Seat: one.First, Channel: ground.ChannelOf(one.First, m, one.Second.Channel)))).ToList();
+        var on = seats.Zip(chosen).SelectMany(one => one.First.Members.Select(m => (Source: m, Seat: one.First, On: one.Second.Channel, Channel: ground.ChannelOf(one.First, m, one.Second.Channel)))).ToList();
         return seats.Zip(chosen).Sum(one => ChannelCost.OfSetting(one.First, one.Second))
-            + on.Sum(one => ChannelCost.OfSource(ground.NeighboursOn(one.Source, one.Channel) + on.Where(other => other.Seat != one.Seat).Sum(other => ground.Counts(one.Source, one.Channel, other.Source, other.Channel)), ground.NearMbps(one.Source, one.Channel)));
+            + on.Sum(one => ChannelCost.OfSource(ground.TakenOn(one.Seat, one.Source, one.On) + on.Where(other => other.Seat != one.Seat).Sum(other => ground.Counts(one.Source, one.Channel, other.Source, other.Channel)), ground.NearMbps(one.Source, one.Channel)));
     }
 
     /// <summary>Every combination of every option, one after the other: the readable second way.</summary>

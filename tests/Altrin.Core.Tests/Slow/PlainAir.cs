@@ -43,8 +43,10 @@ internal sealed class PlainAir
             {
                 var joining = box.Radios.First(radio => radio.Id == box.Uplink!.Radio);
                 var width = Math.Max(20, Math.Min(serving.Channel.WidthMHz, Widest(box, joining)));
-                var isBelieved = !PlaceOf(box).IsListed || !PlaceOf(serving.Box).IsListed;
-                edges.Add((box.Id, serving.Box.Id, LinkRate.Mbps(RadioAbility.Of(serving.Radio), RadioAbility.Of(joining), width, LevelAt(serving, PlaceOf(box)), isBelieved), joining, serving));
+                var (level, cap) = (LevelAt(serving, PlaceOf(box)), Measured(box.Room, serving).LevelDbm);
+                var isBelieved = !AreDrawn(box.Room, serving.Box.Room) && cap > level;
+                var mbps = LinkRate.Mbps(RadioAbility.Of(serving.Radio), RadioAbility.Of(joining), width, Math.Min(level, cap), isBelieved);
+                edges.Add((box.Id, serving.Box.Id, cap <= level ? Math.Max(mbps, 0.5) : mbps, joining, serving));
             }
     }
 
@@ -60,9 +62,10 @@ internal sealed class PlainAir
         var all = new List<List<double>>();
         foreach (var source in Sources.Where(source => source.Ssid is not null))
         {
-            var level = LevelAt(source, place);
+            var cap = Measured(room.Id, source);
+            var level = Math.Min(LevelAt(source, place), cap.LevelDbm);
             if (level < (source.Radio.Band == Band.Ghz24 ? -85 : -82)) continue;
-            all.Add(OfSource(source, LinkRate.Mbps(RadioAbility.Of(source.Radio), RadioAbility.Household(RadioAbility.Of(source.Radio)), source.Channel.WidthMHz, level)));
+            all.Add(OfSource(source, LinkRate.Mbps(RadioAbility.Of(source.Radio), RadioAbility.Household(RadioAbility.Of(source.Radio)), source.Channel.WidthMHz, level)).ConvertAll(rate => Math.Min(rate, cap.Mbps)));
         }
         // Whichever way each source has, the best is no less than the least of any.
         return all.Count == 0 ? [0] : [.. all.SelectMany(rates => rates).Where(rate => rate >= all.Max(rates => rates.Min()))];
@@ -77,13 +80,18 @@ internal sealed class PlainAir
         if (state.JoinedNetwork(thing.Id) is not { } joined) return [0];
         var (box, place) = (house.FindDevice(joined.Box)!, plan.PlaceOf(thing.Room, thing.At));
         var network = box.Wifi[joined.Place];
-        var rates = new List<(Source Source, double Mbps)>();
+        var rates = new List<List<double>>();
         foreach (var like in box.Wifi.Where(one => one.Enabled && (one.Ssid, one.Key, one.Security) == (network.Ssid, network.Key, network.Security)))
-            if (SourceOf(box.Id, like.Radio) is { } source && (thing.Bands.IsEmpty || thing.Bands.Contains(source.Radio.Band)))
-                rates.Add((source, LinkRate.Mbps(RadioAbility.Of(source.Radio), RadioAbility.Household(RadioAbility.Of(source.Radio)), source.Channel.WidthMHz, LevelAt(source, place), !place.IsListed || !PlaceOf(box).IsListed)));
-        if (rates.Count == 0) return [0];
-        var (best, link) = rates.MaxBy(one => one.Mbps);
-        return OfSource(best, link);
+        {
+            if (SourceOf(box.Id, like.Radio) is not { } source || !(thing.Bands.IsEmpty || thing.Bands.Contains(source.Radio.Band))) continue;
+            var (level, cap) = (LevelAt(source, place), Measured(thing.Room, source));
+            var ability = RadioAbility.Of(source.Radio);
+            var link = LinkRate.Mbps(ability, RadioAbility.Household(ability), source.Channel.WidthMHz, Math.Min(level, cap.LevelDbm),
+                !AreDrawn(thing.Room, box.Room) && cap.LevelDbm > level);
+            rates.Add(OfSource(source, link).ConvertAll(rate => Math.Min(rate, cap.Mbps)));
+        }
+        // Whichever way each radio has, the thing's is the one with the most.
+        return rates.Count == 0 ? [0] : [.. rates.SelectMany(one => one).Where(rate => rate >= rates.Max(one => one.Min()))];
     }
 
     /// <summary>The most radio joins between a box that has a way and the line.</summary>
@@ -176,10 +184,12 @@ internal sealed class PlainAir
     {
         var first = box.Wifi.FirstOrDefault(network => network.Enabled && network.Radio == radio.Id);
         var usual = radio.Band == Band.Ghz24 ? 20 : 80;
-        return new(radio.Band, first?.Channel?.Number, Math.Max(20, Math.Min(first?.WidthMHz ?? usual, radio.MaxWidthMHz ?? int.MaxValue)));
+        if (RadioAbility.Of(radio).Generation is "a" or "b" or "g") usual = 20;
+        else usual = Math.Max(20, Math.Min(first?.WidthMHz ?? usual, radio.MaxWidthMHz ?? int.MaxValue));
+        return new(radio.Band, first?.Channel?.Number, usual);
     }
 
-    private static int Widest(Device box, WirelessRadio radio) => box.Wifi.Any(network => network.Enabled && network.Radio == radio.Id) ? Configured(box, radio).WidthMHz : RadioAbility.Of(radio).WidestMHz;
+    private static int Widest(Device box, WirelessRadio radio) => box.SendsWifi && box.Wifi.Any(network => network.Enabled && network.Radio == radio.Id) ? Configured(box, radio).WidthMHz : RadioAbility.Of(radio).WidestMHz;
 
     private Place PlaceOf(Device box) => plan.PlaceOf(box.Room, box.At);
 
@@ -198,7 +208,7 @@ internal sealed class PlainAir
         }
         foreach (var notes in house.Neighbours.GroupBy(note => (note.Ssid, note.Band, note.Channel)))
         {
-            var channel = new RadioChannel(notes.Key.Band, notes.Key.Channel, notes.First().WidthMHz ?? 20);
+            var channel = new RadioChannel(notes.Key.Band, notes.Key.Channel, notes.Select(note => note.WidthMHz ?? 20).Max());
             if (!one.Channel.Overlaps(channel) || !notes.Any(note => note.LevelDbm is not { } level
                 || level - (note.Room is { } room ? plan.ThroughDb(plan.Between(plan.PlaceOf(room, null), PlaceOf(one.Box)), note.Band) : 0) >= -82)) continue;
             sum += 0.25 * (one.Channel.Number is null ^ channel.Number is null ? 0.5 : 1);
@@ -207,21 +217,29 @@ internal sealed class PlainAir
         one.Share = 1 / (1 + sum);
     }
 
-    /// <summary>Whether one joined the other, directly or in a row: both found from the same radio by going up and down the joins.</summary>
-    private bool AreOfOneRow(Source a, Source b)
+    /// <summary>Whether one joined the other, directly or over others between them.</summary>
+    private bool AreOfOneRow(Source a, Source b) => Up(a).Contains(b) || Up(b).Contains(a);
+
+    private List<Source> Up(Source from)
     {
-        var row = new HashSet<(string, string)> { (a.Box.Id, a.Radio.Id) };
-        for (var isMore = true; isMore;)
+        var up = new List<Source>();
+        for (Source? at = from; at is not null && !up.Contains(at);)
         {
-            isMore = false;
-            foreach (var box in house.Devices)
-            {
-                if (Joined(box) is not { } upper || SourceOf(box.Id, box.Uplink!.Radio) is null) continue;
-                var (low, high) = ((box.Id, box.Uplink.Radio), (upper.Box, upper.Radio));
-                if (row.Contains(low)) isMore |= row.Add(high);
-                else if (row.Contains(high)) isMore |= row.Add(low);
-            }
+            up.Add(at);
+            at = at.Box.Uplink?.Radio == at.Radio.Id && Joined(at.Box) is { } upper ? SourceOf(upper.Box, upper.Radio) : null;
         }
-        return row.Contains((b.Box.Id, b.Radio.Id));
+        return up;
+    }
+
+    private bool AreDrawn(string? a, string? b) => Rooms.Find(house, a)?.Rect is not null && Rooms.Find(house, b)?.Rect is not null;
+
+    /// <summary>The least that was measured in a room of a source: by Wi-Fi, of that box or of any, on that band or on any.</summary>
+    private (double LevelDbm, double Mbps) Measured(string? room, Source source)
+    {
+        var notes = house.Measured.Where(note => Rooms.AreSame(house, note.Room, room) && (note.Source ?? source.Box.Id) == source.Box.Id
+            && (note.Band ?? source.Radio.Band) == source.Radio.Band && house.Endpoints.All(thing => thing.Id != note.Device || thing.Connect?.Socket is null)).ToList();
+        var level = notes.Min(note => note.LevelDbm) ?? double.PositiveInfinity;
+        if (Rooms.Find(house, room)?.NoWifi == true) level = Math.Min(level, -90);
+        return (level, notes.Min(note => note.Mbps) ?? double.PositiveInfinity);
     }
 }

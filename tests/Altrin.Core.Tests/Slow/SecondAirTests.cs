@@ -14,6 +14,7 @@ public class SecondAirTests
         // The same far apart, behind stone, and some boxes nobody knows where: who does not hear whom any more, and what is believed.
         for (var seed = 1; seed <= 120; seed++) yield return ($"scattered {seed}", Scattered(TradeHouses.Make(seed), seed));
         for (var seed = 1; seed <= 250; seed++) yield return ($"house {seed}", Houses.Rich(seed));
+        for (var seed = 1; seed <= 120; seed++) yield return ($"measured {seed}", Measured(Scattered(TradeHouses.Make(seed), seed), seed));
     }
 
     private static NetworkDocument Scattered(NetworkDocument house, int seed) => house with
@@ -22,6 +23,26 @@ public class SecondAirTests
         Rooms = [.. house.Rooms.Select((room, i) => room with { Rect = new(i * (3 + seed % 4 * 6), i % 2 * 5, 3, 4), Walls = null })],
         Devices = [.. house.Devices.Select((box, i) => box with { At = null, Room = (seed + i) % 5 == 0 ? null : box.Room })],
         Endpoints = [.. house.Endpoints.Select((thing, i) => thing with { At = null, Room = (seed + i) % 4 == 0 ? null : thing.Room })],
+    };
+
+    /// <summary>A level or a rate in each third room, of one box or of any; one room without Wi-Fi; some rooms not drawn.</summary>
+    private static NetworkDocument Measured(NetworkDocument house, int seed) => house with
+    {
+        Rooms = [.. house.Rooms.Select((room, i) => room with
+        {
+            NoWifi = (seed + i) % 7 == 0 ? true : null,
+            Rect = (seed + i) % 6 == 0 ? null : room.Rect,
+        })],
+        Measured = [.. house.Rooms.Where((_, i) => (seed + i) % 3 == 0).Select((room, i) => new Measurement
+        {
+            Id = $"m{i}",
+            Room = i % 2 == 0 ? room.Id : room.Name.ToUpperInvariant(),
+            LevelDbm = (seed + i) % 2 == 0 ? -60 - seed % 25 : null,
+            Mbps = (seed + i) % 4 < 2 ? 5 + seed % 90 : null,
+            Source = i % 2 == 0 ? house.Devices[seed % house.Devices.Length].Id : null,
+            Band = seed % 3 == 0 ? Band.Ghz5 : null,
+            Device = seed % 5 == 0 ? house.Endpoints.FirstOrDefault(thing => thing.Connect?.Socket is not null)?.Id : null,
+        })],
     };
 
     private static IEnumerable<(string Name, NetworkState State, PlainAir Plain)> Both()

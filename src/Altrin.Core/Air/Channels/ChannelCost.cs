@@ -25,7 +25,7 @@ internal static class ChannelCost
             foreach (var member in seats[a].Members)
             {
                 var channel = ground.ChannelOf(seats[a], member, option.Channel);
-                var load = ground.NeighboursOn(member, channel);
+                var load = ground.TakenOn(seats[a], member, option.Channel);
                 for (var b = 0; b < seats.Length; b++)
                     if (b != a) foreach (var other in seats[b].Members) load += ground.Counts(member, channel, other, ground.ChannelOf(seats[b], other, seats[b].Options[choice[b]].Channel));
                 sum += OfSource(load, ground.NearMbps(member, channel));

@@ -30,7 +30,10 @@ internal sealed class ChannelDescent
                 on[member] = ground.ChannelOf(seats[i], member, seats[i].Options[choice[i]].Channel);
                 near[member] = [.. all.Where(other => other.Seat != i && ground.MayMeet(member, other.Member)).Select(other => other.Member)];
             }
-        foreach (var (member, channel) in on) load[member] = ground.NeighboursOn(member, channel) + near[member].Sum(other => ground.Counts(member, channel, other, on[other]));
+        for (var i = 0; i < seats.Length; i++)
+            foreach (var member in seats[i].Members)
+                load[member] = ground.TakenOn(seats[i], member, seats[i].Options[choice[i]].Channel)
+                    + near[member].Sum(other => ground.Counts(member, on[member], other, on[other]));
     }
 
     public static int[] Run(ChannelGround ground, ImmutableArray<ChannelSeat> seats, CancellationToken cancel)
@@ -90,7 +93,7 @@ internal sealed class ChannelDescent
         foreach (var member in seats[seat].Members)
         {
             var channel = ground.ChannelOf(seats[seat], member, seats[seat].Options[option].Channel);
-            var own = ground.NeighboursOn(member, channel);
+            var own = ground.TakenOn(seats[seat], member, seats[seat].Options[option].Channel);
             foreach (var other in near[member])
             {
                 if (ground.Counts(member, channel, other, on[other]) is not (> 0 and var takes)) continue;

@@ -84,11 +84,21 @@ internal sealed class ChannelGround
     public TunedSource[] Tune(ChannelSeat seat, ChannelOption option) => [.. seat.Members.Select(member => ChannelOf(seat, member, option.Channel) is var channel ? new TunedSource(member, channel, PowerDbm(member, channel)) : default)];
 
     /// <summary>What neighbours take of a source's time there.</summary>
-    public double NeighboursOn(int source, RadioChannel channel)
+    private double NeighboursOn(int source, RadioChannel channel)
     {
         var sum = 0.0;
         foreach (var one in neighbours)
             if (channel.Overlaps(one.Channel) && air.IsHeard(one, Sources[source].Device)) sum += AirMap.NeighbourWeight * AirMap.Weight(channel, one.Channel);
+        return sum;
+    }
+
+    /// <summary>What is taken of a member's time whatever other seats do: by neighbours, and by those of its seat that joined the same box as it.</summary>
+    public double TakenOn(ChannelSeat seat, int member, RadioChannel seatChannel)
+    {
+        var channel = ChannelOf(seat, member, seatChannel);
+        var sum = NeighboursOn(member, channel);
+        foreach (var other in seat.Members)
+            if (other != member && !air.AreInOneRow(member, other)) sum += Counts(member, channel, other, ChannelOf(seat, other, seatChannel));
         return sum;
     }
 

@@ -39,7 +39,8 @@ internal sealed class ChannelSearch
         parts = BandParts.Between(seats);
         tuned = [.. seats.Select(seat => seat.Options.Select(option => ground.Tune(seat, option)).ToArray())];
         price = [.. seats.Select((seat, i) => seat.Options.Select((option, p) => ChannelCost.OfSetting(seat, option) - tuned[i][p].Sum(one => Math.Log(ground.NearMbps(one.Source, one.Channel)))).ToArray())];
-        alone = [.. tuned.Select(options => options.Select(members => members.Select(one => ground.NeighboursOn(one.Source, one.Channel)).ToArray()).ToArray())];
+        alone = [.. seats.Select(seat => seat.Options.Select(option =>
+            seat.Members.Select(member => ground.TakenOn(seat, member, option.Channel)).ToArray()).ToArray())];
         costs = [.. Enumerable.Range(0, parts.Count).Select(part => new PartCosts(ground, tuned, parts, part, alone, price, effort))];
         best = ChannelDescent.Run(ground, seats, cancel);
         bestCost = ChannelCost.Of(ground, seats, best);

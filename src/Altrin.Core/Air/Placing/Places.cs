@@ -82,7 +82,10 @@ public static class Places
         var same = Rooms.AreSame(house, box.Room, room.Id);
         if (same && box.At == at && box.Uplink == uplink) return [];
         InstallerAction move = same ? new PlaceAt(box.Id, room.Id, at) : new CarryDevice(box.Id, room.Id, at);
-        return uplink == box.Uplink ? [move] : [move, new SetUplink(box.Id, uplink)];
+        ImmutableArray<InstallerAction> deeds = uplink == box.Uplink ? [move] : [move, new SetUplink(box.Id, uplink)];
+        // What was measured of it where it stood says nothing of where it is to stand.
+        var there = Moved(house, box.Id, room, at, uplink);
+        return [.. deeds, .. Difference.Actions(house, house with { Measured = there.Measured, Rooms = there.Rooms })];
     }
 
     /// <summary>A box at one place, and the rooms that would hear nothing any more.</summary>
@@ -100,8 +103,11 @@ public static class Places
         return (new(room.Id, at, link?.Radio.Id, link?.Radio.Band, link is null ? null : there.Devices[link.To].Id, link is null ? null : Math.Round(link.LevelDbm, 1), rates.Worst?.Mbps, rates.Worst?.Room, rates.Rooms, Deeds(house, house.FindDevice(device)!, room, at, uplink)), rates);
     }
 
-    public static NetworkDocument Moved(NetworkDocument house, string device, Room room, FloorPoint? at, Uplink? uplink) =>
-        house.WithDevice(device, box => box with { Room = room.Id, At = at, Uplink = uplink });
+    public static NetworkDocument Moved(NetworkDocument house, string device, Room room, FloorPoint? at, Uplink? uplink)
+    {
+        var there = house.WithDevice(device, box => box with { Room = room.Id, At = at, Uplink = uplink });
+        return MeasuredAsFound.Of(house)?.In(there) ?? there;
+    }
 
     /// <summary>How it joins, and the same by each other radio of it on whose band that network is made.</summary>
     private static ImmutableArray<Uplink?> Ways(NetworkDocument house, Device box)

@@ -43,7 +43,11 @@ internal sealed class Draft
 
     public BoxUse Use(int box) => Structure.Boxes[box];
 
-    public NetworkDocument House() => Found with { Devices = [.. Boxes], Cables = [.. Cables], Endpoints = [.. Things], Runs = Runs };
+    public NetworkDocument House()
+    {
+        var house = Found with { Devices = [.. Boxes], Cables = [.. Cables], Endpoints = [.. Things], Runs = Runs };
+        return Ground.Measured?.In(house) ?? house;
+    }
 
     public void Change(int box, Func<Device, Device> change) => Boxes[box] = change(Boxes[box]);
 

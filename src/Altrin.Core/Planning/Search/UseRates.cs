@@ -63,7 +63,7 @@ internal sealed class UseRates(Ground ground)
     {
         if (!ground.InUse[use.Parent] && use.Parent != ground.Root) return null;
         var above = hearing.PlaceOf(use.Parent);
-        if (!place.IsListed || !above.IsListed) return null;
+        if (!hearing.AreKnown(place, above)) return null;
         var best = 0.0;
         foreach (var upper in ground.Found.Devices[use.Parent].Radios.Where(radio => radio.Band == use.Band))
             foreach (var radio in box.Radios.Where(radio => radio.Band == use.Band))

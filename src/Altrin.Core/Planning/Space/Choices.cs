@@ -129,7 +129,7 @@ public sealed class Choices
         // Where the upper box is put may be open too: then nothing is known.
         if (!ground.InUse[parent] && ground.RoomsFor(parent).Skip(1).Any()) return null;
         var here = room is null ? hearing.PlaceOf(box) : hearing.Plan.PlaceOf(room, null);
-        if (!here.IsListed || !hearing.PlaceOf(parent).IsListed) return null;
+        if (!hearing.AreKnown(here, hearing.PlaceOf(parent))) return null;
         return hearing.LevelDbm(parent, sender, Hearing.Configured(found.Devices[parent], sender), here);
     }
 

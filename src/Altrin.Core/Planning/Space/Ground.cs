@@ -17,6 +17,7 @@ public sealed class Ground
     {
         Found = found;
         State = Simulator.Run(found);
+        Measured = MeasuredAsFound.Of(State);
         for (var i = 0; i < found.Devices.Length; i++) IndexOf[found.Devices[i].Id] = i;
         foreach (var room in found.Rooms)
         {
@@ -48,6 +49,9 @@ public sealed class Ground
     }
 
     public NetworkDocument Found { get; }
+
+    /// <summary>Null where nothing was measured.</summary>
+    public MeasuredAsFound? Measured { get; }
 
     /// <summary>What was settled beforehand.</summary>
     public Pins Pins { get; init; } = Pins.None;

@@ -14,7 +14,9 @@ public sealed class CoverageNeed : NeedJudge<Need.Coverage>
     {
         if (facts.House.Rooms.IsEmpty) return (Answer.No, "No room is listed: note them at Visit, so that it is known what is heard in each.");
         var wanted = need.Rooms.IsEmpty ? facts.House.Rooms.Where(room => room.Outdoor != true).ToList() : [.. need.Rooms.Select(word => Rooms.Find(facts.House, word)).OfType<Room>()];
-        if (wanted.Count == 0) return (Answer.No, "None of these rooms is listed.");
+        if (need.Rooms.FirstOrDefault(word => Rooms.Find(facts.House, word) is null) is { } unlisted)
+            return (Answer.No, $"{unlisted} is no listed room: note it at Visit, so that it is known what is heard there.");
+        if (wanted.Count == 0) return (Answer.No, "Every room that is listed is outdoors.");
         var short_ = wanted.Select(room => (Room: room, At: facts.State.AirMap.Rooms[facts.House.Rooms.IndexOf(room)])).Where(one => one.At.Expected.Printed < need.Mbps).OrderBy(one => one.At.Expected.Mbps).ToList();
         if (short_.Count == 0)
         {

@@ -40,6 +40,8 @@ public sealed class SatellitesInRow : IRule
     {
         var air = facts.State.AirMap;
         var (here, there) = (facts.House.Devices.IndexOf(box), facts.House.Devices.IndexOf(network.Box));
-        return air.Hearing.PlaceOf(here).IsListed && air.Hearing.PlaceOf(there).IsListed && air.Sources.FirstOrDefault(source => source.Device == there && source.Radio.Id == network.Network.Radio) is { } source ? air.LevelDbm(source, here) : null;
+        return air.Hearing.AreKnown(air.Hearing.PlaceOf(here), air.Hearing.PlaceOf(there))
+            && air.Sources.FirstOrDefault(source => source.Device == there && source.Radio.Id == network.Network.Radio) is { } source
+                ? air.LevelDbm(source, here) : null;
     }
 }

@@ -3851,6 +3851,7 @@ export interface components {
             country?: null | string;
             building?: null | components["schemas"]["Building"];
             rooms?: components["schemas"]["Room"][];
+            buildings?: null | components["schemas"]["OtherBuilding"][];
             runs?: components["schemas"]["CableRun"][];
             neighbours?: components["schemas"]["NeighbourNetwork"][];
         };
@@ -4511,6 +4512,7 @@ export interface components {
             building?: null | components["schemas"]["Building"];
             rooms?: components["schemas"]["Room"][];
             runs?: components["schemas"]["CableRun"][];
+            buildings?: components["schemas"]["OtherBuilding"][];
             neighbours?: components["schemas"]["NeighbourNetwork"][];
             measured?: components["schemas"]["Measurement"][];
             kinds?: unknown[];
@@ -4595,6 +4597,12 @@ export interface components {
         OrderGap: {
             kind: components["schemas"]["GapKind"];
             says: string;
+        };
+        OtherBuilding: {
+            id: string;
+            walls?: null | components["schemas"]["WallMaterial"];
+            /** Format: double */
+            distanceM?: null | number;
         };
         OtherWayView: {
             way: string;

@@ -1,9 +1,9 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import type { CableRun, Room, Walk } from '../../api/types'
+import type { CableRun, OtherBuilding, Room, Walk } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { useDescribe } from '../../layout/useDescribe'
-import { Choice } from '../../parts/Choice'
+import { Choice, DraftChoice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
 import { Form, Send } from '../../parts/Form'
 import { idOf } from '../../parts/idOf'
@@ -12,6 +12,7 @@ import { numberIn } from '../../parts/numberIn'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { Toggle } from '../../parts/Toggle'
+import { wallWords } from '../air/Materials'
 import { useSettings } from '../stairs/useSettings'
 import { NewRoom } from './NewRoom'
 
@@ -33,6 +34,22 @@ export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
     describe({ rooms: rooms.map((room) => (room.id === id ? { ...room, ...change } : room)) })
   const setRun = (id: string, change: Partial<CableRun>) =>
     describe({ runs: runs.map((run) => (run.id === id ? { ...run, ...change } : run)) })
+  const buildings = document_.buildings ?? []
+  /** A building that is named is listed, so that it can be said how far it is. */
+  const setBuilding = (room: Room, text: string) => {
+    const building = text.trim() === '' ? undefined : idOf(text, [])
+    const after = rooms.map((one) => (one.id === room.id ? { ...one, building } : one))
+    const named = [...new Set(after.flatMap((one) => (one.building ? [one.building] : [])))]
+    return describe({
+      rooms: after,
+      buildings: named.map((id) => buildings.find((one) => one.id === id) ?? { id }),
+    })
+  }
+  const setOther = (id: string, change: Partial<OtherBuilding>) =>
+    describe(
+      { buildings: buildings.map((one) => (one.id === id ? { ...one, ...change } : one)) },
+      'buildings',
+    )
   const measuredIn = (room: Room) =>
     (document_.measured ?? []).filter((one) => one.room === room.id || one.room === room.name).at(-1)
   const noteMeasured = (room: Room, text: string) => {
@@ -111,7 +128,7 @@ export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
               width="120px"
               value={room.building ?? ''}
               placeholder="this house"
-              commit={(building) => setRoom(room.id, { building: building || undefined })}
+              commit={(text) => setBuilding(room, text)}
             />
             <DraftField
               label="Mb/s today"
@@ -123,6 +140,11 @@ export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
               value={String(measuredIn(room)?.mbps ?? '')}
               placeholder="best of 3"
               commit={(text) => noteMeasured(room, text)}
+            />
+            <Toggle
+              label="no Wi-Fi here"
+              on={room.noWifi === true}
+              set={(on) => setRoom(room.id, { noWifi: on || undefined })}
             />
             <Toggle
               label="outdoors"
@@ -147,6 +169,42 @@ export function RoomsStop({ heard }: { heard: Walk['heard'] }) {
         add={(more) => describe({ rooms: [...rooms, ...more] })}
         boxes={document_.devices ?? []}
       />
+      {buildings.length > 0 && (
+        <Heading as="h4" fontSize="text" mt="16px" mb="4px">
+          Other buildings
+        </Heading>
+      )}
+      {buildings.map((other) => (
+        <Flex key={other.id} gap="4px 10px" wrap="wrap" align="end" py="4px">
+          <Text minW="120px" pb="6px">
+            {other.id}
+          </Text>
+          <DraftField
+            label="Metres, wall to wall"
+            name={`Metres to ${other.id}`}
+            width="150px"
+            mono
+            kind="number"
+            value={other.distanceM == null ? '' : String(other.distanceM)}
+            placeholder="counted as 20"
+            commit={(text) => {
+              const metres = numberIn(text)
+              if (text !== '' && !(metres >= 0))
+                return Promise.resolve(`“${text}” is no distance. Write metres, such as 25.`)
+              return setOther(other.id, { distanceM: text === '' ? undefined : metres })
+            }}
+          />
+          <DraftChoice
+            label="Its outer walls"
+            width="150px"
+            value={other.walls ?? ''}
+            options={[{ value: '', label: 'as this house' }, ...wallWords]}
+            commit={(walls) =>
+              void setOther(other.id, { walls: (walls || undefined) as OtherBuilding['walls'] })
+            }
+          />
+        </Flex>
+      ))}
       <Heading as="h4" fontSize="text" mt="16px" mb="4px">
         Between rooms
       </Heading>
