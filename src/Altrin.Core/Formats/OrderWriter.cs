@@ -40,7 +40,7 @@ public static class OrderWriter
         var moves = ImmutableArray<InstallerAction>.Empty;
         for (var i = 0; i < steps.Length; i++)
         {
-            var isMove = !steps[i].Actions.IsEmpty && steps[i].Actions.All(action => action.MovesLaptop());
+            var isMove = steps[i].Kind != StepKind.ProveWifi && !steps[i].Actions.IsEmpty && steps[i].Actions.All(action => action.MovesLaptop());
             if (isMove && i < steps.Length - 1)
             {
                 moves = [.. moves, .. steps[i].Actions];

@@ -37,9 +37,18 @@ public static class Expected
         return new(who, [.. net.Candidates.Select(held => held.Address is null ? new HeldAddress(AddressSource.None) : new(source, held.Address, held.Server))]);
     }
 
-    /// <summary>Whether the page of a box opens for the laptop, where it has an address at all.</summary>
+    /// <summary>Whether the page of a box opens for the laptop; null where nobody can know its address.</summary>
     public static PageReading? Page(NetworkState state, string laptop, string device) =>
-        state.Admin(laptop, device) is { Address: { } at } answer ? new(device, at, answer.Reachable == Answer.Yes) : null;
+        IsAddressKnown(state, device) && state.Admin(laptop, device) is { Address: { } at } answer ? new(device, at, answer.Reachable == Answer.Yes) : null;
+
+    /// <summary>Whether it is known under which address its page is: its own, or one that is reserved for it. What a server picks, and what it
+    /// gives itself where nobody answers, is found by looking.</summary>
+    public static bool IsAddressKnown(NetworkState state, string device) => state.Lan(device) switch
+    {
+        { Outcome: LeaseOutcome.Static } => true,
+        { Outcome: LeaseOutcome.Leased, Mac: { } mac } => state.Servers.Any(server => server.Reservations.Any(one => one.Mac == mac)),
+        _ => false,
+    };
 
     /// <summary>That a thing or box stands in the list of the box that leases it its address, where the laptop can open that list; null where it cannot, or where
     /// nobody knows its MAC. A list of leases is on every page that has a server; what else is heard of, not every box lists.</summary>

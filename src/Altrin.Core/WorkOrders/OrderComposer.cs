@@ -64,7 +64,7 @@ internal sealed class OrderComposer
 
     /// <summary>Set at the table, proved in its place.</summary>
     private bool IsToBeProved(WorkInProgress work, Device box) =>
-        (parts.Anew.Contains(box) || course.Resets.Contains(box.Id) || IsNewAtItsPlace(box)) && ProofSteps.CanBeProvedAt(work, box.Id);
+        (parts.Anew.Contains(box) || course.Resets.Contains(box.Id) || IsNewAtItsPlace(box)) && ProofSteps.CanBeProved(work, box);
 
     /// <summary>A box that joins by radio or by cable as it did not before, or stands where it did not: whether it carries is seen at it
     /// alone.</summary>

@@ -198,7 +198,7 @@ public class KeptOrderTests
         Kept("lan-to-lan-other-cable", OrderText.Of(OrderWays.Of(house, planned).Best, house));
     }
 
-    private static void Kept(string name, string text)
+    internal static void Kept(string name, string text)
     {
         var file = Path.Combine(Examples.Root, "tests", "documents", "orders", $"{name}.txt");
         if (Environment.GetEnvironmentVariable("ALTRIN_WRITE_DOCS") is { Length: > 0 })

@@ -104,7 +104,7 @@ public class WorkOrderTests
     public void By_hand_the_order_is_reset_log_in_address_log_in_again_wifi_dhcp_last_then_the_right_socket()
     {
         var order = OrderFor("one-network");
-        string[] inOrder = ["Prove the line", "Cable out", "Hold reset", "Log in", "New address", "Wi-Fi", "DHCP off", "Cable in", "At Studio router", "The household"];
+        string[] inOrder = ["Prove the line", "Cable out", "Hold reset", "Log in", "New address", "Wi-Fi", "DHCP off", "Cable in", "Join its Wi-Fi", "The household"];
         Assert.Equal(inOrder.Select(brief => Step(order, brief)).Order(), inOrder.Select(brief => Step(order, brief)));
         Assert.Equal("http://192.168.1.1", order.Steps[Step(order, "New address") - 1].Open);
         Assert.Equal("http://192.168.31.2", order.Steps[Step(order, "Wi-Fi") - 1].Open);

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Altrin.Core.Network;
+using Altrin.Core.Planning.Space;
 using Altrin.Core.Radio;
 
 namespace Altrin.Core.Planning.Filling;
@@ -22,7 +23,9 @@ internal static class Airspace
             foreach (var radio in draft.Boxes[i].Radios)
             {
                 // A radio that joins another sits on that one's channel.
-                if (draft.Boxes[i].Uplink?.Radio == radio.Id || draft.Boxes[i].Wifi.FirstOrDefault(network => network.Enabled && network.Radio == radio.Id) is not { Channel: null or { Number: null } } first) continue;
+                if (draft.Boxes[i].Uplink?.Radio == radio.Id || (draft.Use(i).Joined == Joined.ByRadio && draft.Use(i).Band == radio.Band)) continue;
+                if (draft.Boxes[i].Wifi.FirstOrDefault(network => network.Enabled && network.Radio == radio.Id)
+                    is not { Channel: null or { Number: null } } first) continue;
                 if (Best(draft, rules, i, radio, first.WidthMHz) is not { } number) continue;
                 draft.Change(i, box => box with { Wifi = [.. box.Wifi.Select(network => network.Radio == radio.Id ? network with { Channel = new(number) } : network)] });
             }

@@ -52,8 +52,12 @@ public sealed record Sighting(SeenInstead What, Ipv4Address? Address = null, str
         {
             yield return SeenInstead.Nothing;
             yield return SeenInstead.OtherPage;
-            yield return SeenInstead.AsksFirst;
-            yield return SeenInstead.OtherAddress;
+            // Where the Wi-Fi is proved its page is a look beside it: it was logged in to before.
+            if (step.Kind != StepKind.ProveWifi)
+            {
+                yield return SeenInstead.AsksFirst;
+                yield return SeenInstead.OtherAddress;
+            }
         }
         if (NetworkOf(step) is not null) yield return SeenInstead.NoNetwork;
         if (step.Readings.Any(reading => reading is InternetReading { Reachable: Answer.Yes })) yield return SeenInstead.NoInternet;

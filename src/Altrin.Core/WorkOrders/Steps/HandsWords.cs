@@ -29,9 +29,9 @@ public static class HandsWords
     internal static string BackCaution(this Hands hands) => hands switch
     {
         Hands.Laptop => "Put your laptop back to automatic addressing and turn its Wi-Fi on.",
-        Hands.NoSocket => "Put your laptop back to automatic addressing, and let it forget the networks it was on for the work.",
-        Hands.Phone => "Put your phone back to automatic addressing, turn its mobile data on, and let it forget the networks it was on "
-            + "for the work.",
+        Hands.NoSocket => "Put your laptop back to automatic addressing, and let it forget the names that boxes are sold with.",
+        Hands.Phone => "Put your phone back to automatic addressing, turn its mobile data on, and let it forget the names that boxes "
+            + "are sold with.",
         _ => throw new InvalidOperationException($"{hands} is not handled."),
     };
 }

@@ -91,19 +91,26 @@ internal static class ProofSteps
         HasOwnAddress(work, work.House.FindDevice(device)!)
             && new Spots(work.Hands, work.Planned).AsAThingAt(work.House, device) is not null;
 
+    /// <summary>Whether there is anything to see at it: its page, or the Wi-Fi that it sends.</summary>
+    public static bool CanBeProved(WorkInProgress work, Device box) =>
+        CanBeProvedAt(work, box.Id) || WifiProof.Of(work, box, isBeside: false) is not null;
+
     /// <param name="isBeside">Beside the main box, before it is carried to its place.</param>
     public static void Box(WorkInProgress work, Device box, bool isBeside = false)
     {
         work.Phase = isBeside ? $"{box.Name}, beside the main box" : "Prove it";
+        if (WifiProof.Of(work, box, isBeside) is { } proof)
+        {
+            proof.Write(work);
+            return;
+        }
+        if (isBeside && work.ShowsAlready(box.Id)) return;
         LaptopSteps.ToPageOf(work, box.Id);
-        var isBehindTheLine = work.State.Wan(box.Id) is { Candidates: [{ Server: Network.Line.ProviderId }] };
         work.Step(new(StepKind.ProveBox, $"At {box.Name}", $"Prove it at {box.Name}{(isBeside ? ", before it is carried" : "")}")
         {
             NeedsLaptop = true,
             Page = box.Id,
             Expect = after => [.. after.LaptopShows(), .. after.PageReading(box.Id)],
-            Cautions = isBeside || work.WasProved(box.Id) || isBehindTheLine ? []
-                : ["Prove it beside the main router first, then again where the box will stay."],
         });
     }
 

@@ -8,7 +8,7 @@ namespace Altrin.Core.WorkOrders.Steps;
 public enum StepKind
 {
     PlugLaptop, JoinLaptop, LaptopAutomatic, LaptopFixed, LaptopOut, LogIn,
-    BringBox, TakeBoxAway, ResetBox, CarryBox, PowerBox, SaveSettings, RunWizard, SecureWifi,
+    BringBox, TakeBoxAway, ResetBox, CarryBox, PowerBox, SaveSettings, RunWizard, AddToMesh, SecureWifi,
     PlugCable, PullCable, MoveCable, MoveLine, BringThing, TakeThingAway, MoveThing, AddressThing,
-    ProveLine, ProveBox, Measure, ProveHouse, BothOff, GatewayOn, RouterOn,
+    ProveLine, ProveBox, ProveWifi, Measure, ProveHouse, BothOff, GatewayOn, RouterOn,
 }

@@ -44,7 +44,12 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         begun.FindDevice(device) is { } was && House.FindDevice(device) is { } now && SettingCatalogue.AreAlike(was, now);
 
     /// <summary>Whether it was proved at the box already.</summary>
-    public bool WasProved(string device) => steps.Exists(step => step.Kind == StepKind.ProveBox && step.Device == device);
+    public bool WasProved(string device) => steps.Exists(step => step.Kind is StepKind.ProveBox or StepKind.ProveWifi && step.Device == device);
+
+    /// <summary>Whether the last step showed the internet and the page of the box, from where the laptop is: nothing is seen by looking again.</summary>
+    public bool ShowsAlready(string device) => steps is [.., var last] && last.Device == device
+        && last.Readings.Any(reading => reading is InternetReading { Reachable: Answer.Yes })
+        && last.Readings.Any(reading => reading is PageReading { Opens: true } page && page.Device == device);
 
     public Endpoint? Laptop => House.FindEndpoint(Actions.Laptop.Id);
 
@@ -60,7 +65,9 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         var before = House;
         if (draft.Page is { } page) ProvePage(page, draft.Title);
         var where = draft.Page is not null ? WhereLaptopIs() : null;
-        var open = draft.Page is { } opened && state.Admin(Actions.Laptop.Id, opened).Address is { } address ? $"http://{address}" : null;
+        var open = draft.Page is { } opened && Expected.IsAddressKnown(state, opened) && state.Admin(Actions.Laptop.Id, opened).Address is { } address
+            ? $"http://{address}" : null;
+        var find = draft.Page is { } sought && open is null ? HowToFind(sought, draft.Find) : draft.Find;
         Do(draft.Actions);
         if (draft.Page is null && draft.NeedsLaptop) where = WhereLaptopIs();
         if (draft.PageAfter is { } after) ProvePage(after, draft.Title);
@@ -74,7 +81,7 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         ImmutableArray<Reading> readings = [.. draft.Expect?.Invoke(this) ?? [],
             .. draft.Actions.Any(action => action is BoxSetting or FactoryReset) ? Expected.NamesChanged(was, state) : []];
         steps.Add(new(KeyOf($"{course}{Words<StepKind>.Of(draft.Kind)}|{device}{draft.About}|{actions}"), steps.Count + 1, Phase,
-            draft.Short, draft.Title, where, open, draft.Find,
+            draft.Short, draft.Title, where, open, find,
             draft.Changes, draft.WaitSeconds,
                 [.. readings.Select(reading => ReadingWords.Say(reading, House, Actions.Laptop.Id, Hands.Word()))], cut, draft.Cautions,
                     draft.Actions)
@@ -90,6 +97,15 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
             WhyHere = draft.WhyHere
         });
         seconds += SecondsPerStep + (draft.WaitSeconds ?? 0);
+    }
+
+    /// <summary>A box that asks for its address: who gave it one lists it.</summary>
+    private string HowToFind(string device, string? menu)
+    {
+        var box = House.FindDevice(device)!;
+        var list = state.Lan(device) is { Candidates: [{ Server: { } server }, ..] } ? $"the list of devices of {House.NameOf(server)}" : "the list of devices";
+        var which = box.Mac is { } mac ? $"the MAC that ends in {mac.ToString()[^5..]}" : "the one that was not there before";
+        return $"its address in {list}: {which}{(menu is null ? "" : $"; there {menu}")}";
     }
 
     /// <summary>Carries out what belongs to the last step but needs no words of its own.</summary>

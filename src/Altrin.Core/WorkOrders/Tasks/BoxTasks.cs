@@ -46,11 +46,16 @@ internal sealed record CarryBox(Device Box, string Room, FloorPoint? At) : Order
             Expect = after => after.ListedAs(Box.Id),
             WaitSeconds = WaitSeconds,
             WhyHere = work.IsAsBefore(Box.Id) ? null
+                : Box.Uplink is null ? "It is set at the table: nobody carries a laptop, a label and a lamp up a ladder. Common practice, not computed."
                 : "It is set beside the main box first: at its place a fault of the air and one of the settings look alike. Common "
                     + "practice, not computed.",
             // Common practice, no source.
-            Cautions = ["Prove it beside the main box before you carry it, and again in its place.",
-                "No ladder and no drill alone; data cables apart from mains cables."],
+            Cautions =
+            [
+                .. Box.Uplink is null || work.WasProved(Box.Id) ? Array.Empty<string>()
+                    : ["See that its lamp, or its page, says that it has joined before you carry it."],
+                "No ladder and no drill alone; data cables apart from mains cables.",
+            ],
         });
     }
 }

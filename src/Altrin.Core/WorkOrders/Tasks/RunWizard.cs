@@ -24,10 +24,11 @@ internal sealed record RunWizard(Device Wanted, SetBy By, ImmutableArray<Setting
         IsAlone ? $"At the table, {Wanted.Name} alone" : base.Phase(house, planned);
 
     /// <returns>Null where its kind has no wizard, where it was set before, or where one page would do.</returns>
-    public static RunWizard? For(NetworkDocument house, Device now, Device wanted, ImmutableHashSet<SettingsPage> differ, bool isAlone)
+    public static RunWizard? For(NetworkDocument house, NetworkDocument planned, Device now, Device wanted, ImmutableHashSet<SettingsPage> differ,
+        bool isAlone)
     {
-        if (house.KindOf(now) is not { SetUp: { FirstPage: FirstPage.Wizard, By: var by } } || now.Lan is null) return null;
-        if (house.Cables.Any(cable => cable.A.Device == now.Id || cable.B.Device == now.Id)) return null;
+        if (house.KindOf(now) is not { SetUp: { FirstPage: FirstPage.Wizard, By: var by, NeedsLine: var needsLine } } || now.Lan is null) return null;
+        if (needsLine ? !IsCabledAs(house, planned, now.Id) : house.Cables.Any(cable => IsAt(cable, now.Id))) return null;
         var pages = Asked.Where(differ.Contains).ToImmutableArray();
         if (pages.Length < 2 || !SettingCatalogue.AreAlike(now, SettingCatalogue.AsSold(house, now))) return null;
         var (actions, rows) = (ImmutableArray.CreateBuilder<InstallerAction>(), ImmutableArray.CreateBuilder<SettingChange>());
@@ -41,6 +42,16 @@ internal sealed record RunWizard(Device Wanted, SetBy By, ImmutableArray<Setting
         }
         return actions.Count == 0 ? null : new(wanted, by, pages, actions.ToImmutable(), rows.ToImmutable(), isAlone);
     }
+
+    /// <summary>The live line comes before the app: every cable that it is to have at its WAN side is in.</summary>
+    private static bool IsCabledAs(NetworkDocument house, NetworkDocument planned, string box) =>
+        planned.Cables.Where(cable => IsAt(cable, box) && IsUpward(planned, cable, box)).All(cable => house.FindCable(cable.Id) is { } now
+            && now.A == cable.A && now.B == cable.B) && (planned.Line?.Device == box) == (house.Line?.Device == box);
+
+    private static bool IsAt(Cable cable, string box) => cable.A.Device == box || cable.B.Device == box;
+
+    private static bool IsUpward(NetworkDocument house, Cable cable, string box) =>
+        house.FindDevice(box)?.FindPort((cable.A.Device == box ? cable.A : cable.B).Port)?.Role == PortRole.Wan;
 
     public override void Write(WorkInProgress work)
     {

@@ -35,7 +35,12 @@ internal sealed class TaskList(NetworkDocument found, NetworkDocument planned, I
             }
             if (ReferenceEquals(now, wanted)) continue;
             if (Differ(now, wanted) is not { Count: > 0 } differ) continue;
-            if (RunWizard.For(house, now, wanted, differ, IsAlone(house, wanted.Id, done)) is { } wizard) yield return wizard;
+            if (AddToMesh.IsSatellite(now, wanted) && !differ.Contains(SettingsPage.Power))
+            {
+                if (AddToMesh.For(house, planned, wanted, (one, due) => Differ(one, due).IsEmpty) is { } add) yield return add;
+                continue;
+            }
+            if (RunWizard.For(house, planned, now, wanted, differ, IsAlone(house, wanted.Id, done)) is { } wizard) yield return wizard;
             else
                 foreach (var save in new BoxSaves(planned, house, now, wanted, differ, IsAlone(house, wanted.Id, done)).All())
                     yield return save;
@@ -70,6 +75,11 @@ internal sealed class TaskList(NetworkDocument found, NetworkDocument planned, I
             {
                 // On a page of its own only where it does not stand beside another.
                 var pages = Differ(now, wanted);
+                if (AddToMesh.IsSatellite(now, wanted))
+                {
+                    minutes += pages.IsEmpty ? 0 : 1 + WorkTimes.ModeSave(wanted) / 60.0;
+                    continue;
+                }
                 foreach (var page in pages)
                     if (!IsBeside(page, pages)) minutes += 1 + BoxSaves.Wait(page, wanted) / 60.0;
             }

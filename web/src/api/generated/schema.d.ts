@@ -4984,7 +4984,7 @@ export interface components {
             passedBy: null | string;
         };
         /** @enum {string} */
-        StepKind: "plug-laptop" | "join-laptop" | "laptop-automatic" | "laptop-fixed" | "laptop-out" | "log-in" | "bring-box" | "take-box-away" | "reset-box" | "carry-box" | "power-box" | "save-settings" | "run-wizard" | "secure-wifi" | "plug-cable" | "pull-cable" | "move-cable" | "move-line" | "bring-thing" | "take-thing-away" | "move-thing" | "address-thing" | "prove-line" | "prove-box" | "measure" | "prove-house" | "both-off" | "gateway-on" | "router-on";
+        StepKind: "plug-laptop" | "join-laptop" | "laptop-automatic" | "laptop-fixed" | "laptop-out" | "log-in" | "bring-box" | "take-box-away" | "reset-box" | "carry-box" | "power-box" | "save-settings" | "run-wizard" | "add-to-mesh" | "secure-wifi" | "plug-cable" | "pull-cable" | "move-cable" | "move-line" | "bring-thing" | "take-thing-away" | "move-thing" | "address-thing" | "prove-line" | "prove-box" | "prove-wifi" | "measure" | "prove-house" | "both-off" | "gateway-on" | "router-on";
         StillAsked: {
             stop: components["schemas"]["StopKind"];
             box: null | string;
