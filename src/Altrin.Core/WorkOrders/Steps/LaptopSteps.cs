@@ -62,7 +62,8 @@ internal static class LaptopSteps
             Actions = [plug, .. also],
             NeedsLaptop = true,
             Expect = after => after.LaptopShows(),
-            Cautions = ["Turn the laptop's Wi-Fi off, or it may talk to another box than the one on the cable."],
+            Cautions = [.. SafetyCautions.OfInjector(work.House, plug.To, null),
+                "Turn the laptop's Wi-Fi off, or it may talk to another box than the one on the cable."],
         });
 
     public static void Join(WorkInProgress work, JoinLaptop join) =>

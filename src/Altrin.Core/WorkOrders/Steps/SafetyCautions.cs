@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Altrin.Core.Actions;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.WorkOrders.Steps;
@@ -25,6 +26,17 @@ internal static class SafetyCautions
             cautions.Add("Ladder and loft: somebody holds the ladder, tread on joists alone, and look for pipes and cables before you "
                 + "drill.");
         return cautions.ToImmutable();
+    }
+
+    /// <summary>A box that is powered by its injector: which side goes where.</summary>
+    /// <param name="powered">The socket of the box.</param>
+    /// <param name="other">What the data side goes into.</param>
+    public static IEnumerable<string> OfInjector(NetworkDocument house, Socket powered, Socket? other)
+    {
+        if (house.FindDevice(powered.Device) is not { Injector: true } box || box.FindPort(powered.Port)?.PoeNeeds is null) yield break;
+        var data = other is null ? "your laptop" : house.SocketName(other);
+        yield return $"Through its injector: the data side (LAN, IN) to {data}, the power side (PoE, OUT) to {house.SocketName(powered)}. The "
+            + "power side goes into nothing else.";
     }
 
     private static bool Has(List<string?> rooms, string[] words) =>

@@ -1,5 +1,7 @@
+using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
+using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.WorkOrders.Tasks;
@@ -14,9 +16,26 @@ internal sealed record PlugIn(Cable Cable) : OrderTask($"plug {Cable.Id}", [new 
     {
         Actions = Actions,
         WaitSeconds = WaitSeconds,
-        Cautions = [.. StaysEmpty(work.Planned, Cable.A), .. StaysEmpty(work.Planned, Cable.B),
-            .. SafetyCautions.OfCable(work.Planned, Cable)],
+        Cautions = Cautions(work, Cable, Actions),
     });
+
+    /// <summary>What is minded where a cable goes in.</summary>
+    internal static ImmutableArray<string> Cautions(WorkInProgress work, Cable cable, ImmutableArray<InstallerAction> actions) =>
+    [
+        .. StaysEmpty(work.Planned, cable.A), .. StaysEmpty(work.Planned, cable.B),
+        .. SafetyCautions.OfInjector(work.Planned, cable.A, cable.B), .. SafetyCautions.OfInjector(work.Planned, cable.B, cable.A),
+        .. Outside(work, cable.A, actions), .. Outside(work, cable.B, actions),
+        .. SafetyCautions.OfCable(work.Planned, cable),
+    ];
+
+    /// <summary>What the page of a router shows outside, once its WAN side hangs on another box.</summary>
+    private static IEnumerable<string> Outside(WorkInProgress work, Socket end, ImmutableArray<InstallerAction> actions)
+    {
+        if (work.House.FindDevice(end.Device) is not { Traits.IsRouter: true } box || box.FindPort(end.Port)?.Role != PortRole.Wan) yield break;
+        if (Simulator.Run(actions.Apply(work.House)).Wan(box.Id) is { Candidates: [{ Address: { } own, Server: { } server }] }
+            && work.House.FindDevice(server) is { } above)
+            yield return $"Once it is on, the page of {box.Name} shows outside an address of {own.Prefix}, from {above.Name}.";
+    }
 
     /// <summary>A router that is used as a bridge is one as long as nothing is in its WAN socket.</summary>
     private static IEnumerable<string> StaysEmpty(NetworkDocument planned, Socket end)
@@ -43,7 +62,13 @@ internal sealed record MoveEnd(string Cable, Socket From, Socket To) : OrderTask
     public override int WaitSeconds => WorkTimes.Link;
     public override TradePlace Place => TradePlace.PullCable;
     public override void Write(WorkInProgress work) =>
-        work.Step(new(StepKind.MoveCable, "By hand", Actions[0].Say(work.House)) { Actions = Actions, WaitSeconds = WaitSeconds });
+        work.Step(new(StepKind.MoveCable, "By hand", Actions[0].Say(work.House))
+        {
+            Actions = Actions,
+            WaitSeconds = WaitSeconds,
+            Cautions = work.House.FindCable(Cable) is { } cable
+                ? PlugIn.Cautions(work, cable with { A = cable.A == From ? To : cable.A, B = cable.B == From ? To : cable.B }, Actions) : [],
+        });
 }
 
 /// <summary>The provider's line goes into another socket, or out.</summary>
