@@ -38,8 +38,10 @@ public static class PlansWriter
             json.WriteNumber("wirelessHops", plan.WirelessHops);
             json.WriteNumber("touches", plan.Touches);
             json.WriteNumber("settings", plan.Settings);
-            json.WriteNumber("minutes", plan.Minutes);
-            json.WriteNumber("cutMinutes", OrderWays.Of(found, plan.House, cancel: cancel).BestCutMinutes);
+            // The order's own: the table of the ranking knows no waits that fall together.
+            var ways = OrderWays.Of(found, plan.House, cancel: cancel);
+            json.WriteNumber("minutes", ways.Best.Minutes);
+            json.WriteNumber("cutMinutes", ways.BestCutMinutes);
             Strings(json, "gives", plan.Gives);
             Strings(json, "losses", plan.Losses);
             json.WriteStartArray("buys");

@@ -27,7 +27,8 @@ public abstract record Purchase
 /// <param name="NatLayers">The most translations on the way of anything with internet, a carrier's included.</param>
 /// <param name="Gives">Wants that it holds and the house as found does not.</param>
 /// <param name="Losses">Wants that it does not hold, with the reason; then what is undone by it.</param>
-public sealed record RankedPlan(string Title, NetworkDocument House, Evaluation After, PlanRank Rank, ImmutableArray<School> Schools, int NatLayers, ImmutableArray<string> Gives, ImmutableArray<string> Losses, ImmutableArray<Purchase> Buys)
+/// <param name="Why">Of the best: what puts it before the next; of another: what puts it behind the best. In this house's own words.</param>
+public sealed record RankedPlan(string Title, NetworkDocument House, Evaluation After, PlanRank Rank, ImmutableArray<School> Schools, int NatLayers, ImmutableArray<string> Gives, ImmutableArray<string> Losses, ImmutableArray<Purchase> Buys, string Why)
 {
     public int WantsHeld => After.WantsHeld;
     public int Faults => Rank.Faults;
@@ -63,8 +64,11 @@ public static class PlanSearch
 
     private const int FirstBudget = UsualBudget / 10;
 
-    /// <summary>Plans that are shown.</summary>
+    /// <summary>Plans that are shown because each is better than the others in something.</summary>
     private const int MostPlans = 5;
+
+    /// <summary>With those that only stand for a main way of the trade.</summary>
+    private const int MostWays = 7;
 
     /// <summary>Boxes of a house whose best plan is proved at the first look, most often. Of a larger one something good within a second is worth more than an attempt at it.</summary>
     private const int MostProvedAtFirst = 6;
@@ -80,7 +84,8 @@ public static class PlanSearch
         var search = Run(found, budget, cancel, pins);
         var plans = search.Plans();
         // What can be bought mends a conflict; it does not undo it.
-        ImmutableArray<RankedPlan> shown = Shopping.Best(search, plans, cancel) is { } bought ? [.. plans.Take(MostPlans - 1), bought] : plans;
+        ImmutableArray<RankedPlan> shown = Shopping.Best(search, plans, cancel) is { } bought
+            ? [.. plans.Take(MostWays - 1).Append(bought).OrderBy(plan => plan.Rank)] : plans;
         return new(shown, WhyNots.Of(search.Bench, search.Cured, plans), Conflicts.Of(search.Bench, search.Cured, plans, search.IsExact, cancel), search.IsExact, search.Bench.Searched, search.AtBest);
     }
 
@@ -167,7 +172,8 @@ public static class PlanSearch
 
         public string? AtBest => Floor is { } floor && !IsExact && BestOf(Cured) is var best && best < PlanRank.Worst ? Left.Say(best, floor) : null;
 
-        /// <summary>Up to five that differ in kind, each better than every other in something that a household feels.</summary>
+        /// <summary>Up to five that differ in kind, each better than every other in something that a household feels; and the best of each main way of
+        /// the trade that these boxes allow, so that it can be taken all the same. In the order of the ranking.</summary>
         public ImmutableArray<RankedPlan> Plans()
         {
             var ground = Bench.Ground;
@@ -182,7 +188,27 @@ public static class PlanSearch
                 if (plans.Exists(other => IsNoBetter(leaf, other)) || !kinds.Add(kind)) continue;
                 plans.Add(leaf);
             }
-            return [.. plans.Select(leaf => Say(leaf))];
+            AddWays(plans, [.. allowed.Where(leaf => leaf.Rank.Faults == fewest)]);
+            var said = plans.OrderBy(leaf => leaf.Rank).Select(leaf => Say(leaf)).ToImmutableArray();
+            return said is not [var best, .. var rest] ? said
+                : [best with { Why = Reasons.OfBest(Bench, best, rest.FirstOrDefault()) },
+                    .. rest.Select(plan => plan with { Why = Reasons.Against(Bench, plan, best) })];
+        }
+
+        /// <summary>The best of each way that is not shown yet. What only leaves a box in its drawer is no way of its own.</summary>
+        private void AddWays(List<Leaf> plans, List<Leaf> allowed)
+        {
+            var ground = Bench.Ground;
+            HashSet<(School, int)> WaysOf(Leaf leaf) => [.. Schools.Of(ground, leaf.Structure).Where(one => one.School is not (School.LeftInDrawer or School.Switch))];
+            var shown = plans.SelectMany(WaysOf).ToHashSet();
+            foreach (var leaf in allowed)
+            {
+                if (plans.Count >= MostWays) return;
+                var ways = WaysOf(leaf);
+                if (ways.IsSubsetOf(shown) || plans.Contains(leaf)) continue;
+                plans.Add(leaf);
+                shown.UnionWith(ways);
+            }
         }
 
         /// <summary>Whether there is nothing in which the first is better. Minutes saved by a second translation that nobody asked for are none.</summary>
@@ -196,12 +222,13 @@ public static class PlanSearch
             var (before, after) = (Bench.Before, Evaluation.Of(leaf.House));
             var ground = Bench.Ground;
             var title = Schools.Title(ground, leaf.Structure);
-            var layers = leaf.House.Endpoints.Select(thing => after.State.Internet(thing.Id)).Where(way => way.Reachable != Answer.No).Select(way => way.NatLayers).DefaultIfEmpty().Max();
+            var layers = leaf.House.Endpoints.Select(thing => after.State.Internet(thing.Id)).Where(way => way.Reachable != Answer.No).Select(way => way.NatLayers)
+                .Concat(after.State.NetworkLayers().Select(network => network.Layers)).DefaultIfEmpty().Max();
             var isSame = AltrinJson.WriteCompact(leaf.House) == AltrinJson.WriteCompact(ground.Found);
             return new(isSame ? "As it is" : title.Length > 0 ? Capital(title) : "As it is joined, set right", leaf.House, after, leaf.Rank,
                 [.. Schools.Of(ground, leaf.Structure).Select(one => one.School).Distinct().Where(school => school != School.LeftInDrawer).Order()], layers,
                 [.. after.Wants.Where(want => want.Met == Answer.Yes && before.Wants.First(one => one.Need == want.Need).Met != Answer.Yes).Select(want => want.Sentence)],
-                [.. after.Wants.Where(want => want.Met != Answer.Yes).Select(want => $"{want.Sentence}: {want.Because}")], Buys(ground.Found, leaf.House));
+                [.. after.Wants.Where(want => want.Met != Answer.Yes).Select(want => $"{want.Sentence}: {want.Because}")], Buys(ground.Found, leaf.House), "");
         }
 
         private static ImmutableArray<Purchase> Buys(NetworkDocument found, NetworkDocument house) =>

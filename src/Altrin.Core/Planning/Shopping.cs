@@ -26,12 +26,16 @@ internal static class Shopping
             var richer = PlanSearch.Run(found with { Devices = found.Devices.Add(kind.Make(id, kind.Name)) }, Budget, cancel).Plans();
             if (richer.IsEmpty || richer[0] is not { } plan || !plan.After.State.IsInUse(id)) continue;
             if ((plan.Rank.Failing, plan.Rank.NiceFailing).CompareTo((plans[0].Rank.Failing, plans[0].Rank.NiceFailing)) >= 0) continue;
-            plan = plan with { Rank = plan.Rank with { Buys = plan.Rank.Buys + 1 }, Buys = plan.Buys.Add(new Purchase.Box(kind.Kit, plan.House.FindDevice(id)!.Room)) };
+            plan = plan with { Rank = plan.Rank with { Buys = plan.Rank.Buys + 1 }, Buys = plan.Buys.Add(new Purchase.Box(kind.Kit, plan.House.FindDevice(id)!.Room)), Why = Holds(plan, plans[0]) };
             // As many wants for a plainer box: the plainer one.
             if (best is null || (plan.Rank.Failing, plan.Rank.NiceFailing).CompareTo((best.Rank.Failing, best.Rank.NiceFailing)) < 0) best = plan;
         }
         return best;
     }
+
+    private static string Holds(RankedPlan bought, RankedPlan best) => bought.After.Wants.FirstOrDefault(want => want.Met == Answer.Yes
+        && best.After.Wants.First(one => one.Need == want.Need).Met != Answer.Yes) is { } held
+        ? $"It holds “{held.Sentence}”, as no plan does with the boxes that are here." : "It holds more than any plan with the boxes that are here.";
 
     /// <summary>No box makes a provider give another address, or a name be kept.</summary>
     private static bool MayBeBought(Need need) => need is Need.Speed or Need.Coverage or Need.Sockets or Need.Internet or Need.Reach;

@@ -171,6 +171,18 @@ public sealed class NetworkState
     /// <summary>Translating devices on the way, without listing them.</summary>
     public int LayersOf(Interface from) => ways.Of(from).Layers;
 
+    /// <summary>Of each router in use that has internet and makes a network: the translations that a thing on it would meet, whether there is one
+    /// or not.</summary>
+    public IEnumerable<(Device Router, int Layers)> NetworkLayers()
+    {
+        foreach (var box in House.Devices)
+        {
+            if (!box.Traits.IsRouter || !IsInUse(box.Id) || !(box.SendsWifi || box.Ports.Any(port => port.Role == PortRole.Lan))) continue;
+            if (Lan(box.Id) is not { Routes: true } || Wan(box.Id) is not { } wan || IsOnline(wan) == Answer.No) continue;
+            yield return (box, LayersOf(wan) + (box.Nat == false ? 0 : 1));
+        }
+    }
+
     public InternetAnswer Internet(Interface from)
     {
         var way = ways.Of(from);

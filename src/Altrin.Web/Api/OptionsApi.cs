@@ -26,9 +26,10 @@ public sealed record OptionsView(ImmutableArray<OptionView> Plans, ImmutableArra
 /// <param name="Deeds">The same in words.</param>
 /// <param name="CutMinutes">Null in a first look: no order was written yet, and the minutes are a sum by table.</param>
 /// <param name="Gaps">What of its order could not be proved.</param>
+/// <param name="Why">What puts the best before the next, and each other behind the best.</param>
 public sealed record OptionView(string Title, ImmutableArray<MiniTread> Stairs, int WantsHeld, int Wants, int Faults, int Cautions, int NatLayers, int WirelessHops, WorstRoomView? WorstRoom,
     int Touches, int Settings, int Minutes, int? CutMinutes, ImmutableArray<string> Gives, ImmutableArray<string> Losses, ImmutableArray<string> Buys,
-    ImmutableArray<InstallerAction> Actions, ImmutableArray<string> Deeds, ImmutableArray<string> Gaps);
+    ImmutableArray<InstallerAction> Actions, ImmutableArray<string> Deeds, ImmutableArray<string> Gaps, string Why);
 
 public sealed record WorstRoomView(string Room, double Mbps);
 
@@ -83,7 +84,7 @@ internal static class OptionsApi
         var worst = rooms.IsEmpty ? null : rooms.MinBy(room => room.Expected.Mbps);
         return new(plan.Title, MiniStairs.Of(found, plan.After.State), plan.WantsHeld, plan.After.Wants.Length, plan.Faults, plan.Cautions, plan.NatLayers, plan.WirelessHops,
             worst is null ? null : new(plan.House.Rooms[worst.Room].Name, Math.Round(worst.Expected.Mbps, 1)), plan.Touches, plan.Settings, ways?.Best.Minutes ?? plan.Minutes, ways?.BestCutMinutes, plan.Gives, plan.Losses,
-            [.. plan.Buys.Select(buy => Say(plan.House, buy))], actions, HouseView.InWords([.. actions.Where(action => action is not PutInOrder)], found), [.. ways?.Best.Gaps.Select(gap => gap.Says) ?? []]);
+            [.. plan.Buys.Select(buy => Say(plan.House, buy))], actions, HouseView.InWords([.. actions.Where(action => action is not PutInOrder)], found), [.. ways?.Best.Gaps.Select(gap => gap.Says) ?? []], plan.Why);
     }
 
     private static string Say(NetworkDocument house, Purchase buy) => buy switch

@@ -56,7 +56,10 @@ public class JobPlanTests
     {
         var found = PlanSearch.Of(Job("dmz-host"));
         Assert.Equal(2, found.Plans[0].WantsHeld);
-        Assert.Contains(found.RuledOut, one => one.Title == "Own router behind Hall gateway as its DMZ host");
+        // The other way of the trade stands beside it, with what is against it.
+        var dmz = found.Plans.Single(plan => plan.Title == "Own router behind Hall gateway as its DMZ host");
+        Assert.True(dmz.Rank > found.Plans[0].Rank);
+        Assert.NotEmpty(dmz.Why);
         var (outer, inner) = (found.Plans[0].House.FindDevice("gw")!, found.Plans[0].House.FindDevice("r2")!);
         Assert.NotEmpty(outer.PortForwards);
         Assert.NotEmpty(inner.PortForwards);
@@ -169,18 +172,20 @@ public class JobPlanTests
     }
 
     [Fact]
-    public void Where_nothing_at_hand_will_do_one_box_is_bought_after_the_plans_that_buy_none()
+    public void Where_nothing_at_hand_will_do_one_box_is_bought_and_stands_where_the_ranking_puts_it()
     {
         var house = Job("repeater");
         var found = PlanSearch.Of(house with { Devices = [house.Devices[0]] });
-        Assert.Empty(found.Plans[0].Buys);
-        var bought = found.Plans[^1];
+        // It holds more wants than any plan without it.
+        var bought = found.Plans[0];
+        Assert.All(found.Plans.Skip(1), plan => Assert.Empty(plan.Buys));
+        Assert.StartsWith("It holds “", bought.Why, StringComparison.Ordinal);
         var box = Assert.IsType<Purchase.Box>(Assert.Single(bought.Buys));
         Assert.Equal(2, bought.WantsHeld);
         Assert.Equal(box.Kit, Assert.Single(bought.House.Devices, one => house.FindDevice(one.Id) is null).Kit);
         Assert.Contains("kit", AltrinJson.WriteCompact(bought.House), StringComparison.Ordinal);
         var sockets = Job("switch-in-study");
-        var study = PlanSearch.Of(sockets with { Devices = [sockets.Devices[0]] }).Plans[^1];
+        var study = PlanSearch.Of(sockets with { Devices = [sockets.Devices[0]] }).Plans.Single(plan => !plan.Buys.IsEmpty);
         Assert.Equal(new Purchase.Box("switch-5", "study"), Assert.Single(study.Buys));
     }
 }

@@ -17,13 +17,11 @@ internal static class BoxRole
         return (!found.Serves.IsDefaultOrEmpty || found.MustUse == true) && (!ground.InUse[box] || !ground.State.HasWayToLine(found.Id));
     }
 
-    public static int CountUnserved(Ground ground, Evaluation after)
-    {
-        var count = 0;
-        for (var i = 0; i < ground.Found.Devices.Length; i++)
-            if (Is(ground, i) && !Serves(ground, i, after.State)) count++;
-        return count;
-    }
+    public static int CountUnserved(Ground ground, Evaluation after) => Unserved(ground, after).Count();
+
+    /// <summary>Those of them that do nothing there, by their places in the document.</summary>
+    public static IEnumerable<int> Unserved(Ground ground, Evaluation after) =>
+        Enumerable.Range(0, ground.Found.Devices.Length).Where(i => Is(ground, i) && !Serves(ground, i, after.State));
 
     /// <summary>Whether it may be used so, as far as its use alone says: a cable ends in a room that it serves, a radio may be half way.</summary>
     public static bool MayServe(Ground ground, int box, BoxUse use)

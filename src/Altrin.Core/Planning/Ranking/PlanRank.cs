@@ -94,6 +94,13 @@ public readonly record struct PlanRank(int Faults, int Unserved, int Failing, in
             var way = after.State.Internet(thing.Id);
             if (way.Reachable != Answer.No) most = Math.Max(most, way.NatLayers - way.Hops.Count(hop => after.State.House.FindDevice(hop)?.KeptApart == true) - 1);
         }
+        // A network that nobody is on yet counts as it would for whoever joins it.
+        foreach (var (router, layers) in after.State.NetworkLayers())
+        {
+            if (layers - 1 <= most || router.KeptApart == true) continue;
+            var above = after.State.Internet(after.State.Wan(router.Id)!).Hops.Count(hop => after.State.House.FindDevice(hop)?.KeptApart == true);
+            most = Math.Max(most, layers - 1 - above);
+        }
         return most;
     }
 

@@ -4582,6 +4582,7 @@ export interface components {
             actions: components["schemas"]["InstallerAction"][];
             deeds: string[];
             gaps: string[];
+            why: string;
         };
         OptionsView: {
             plans: components["schemas"]["OptionView"][];

@@ -12,21 +12,21 @@ type Props = {
 export function ConflictStrip({ conflict, giveUp, mend }: Props) {
   return (
     <Box
+      as="details"
       border="1px dashed"
       borderColor="ochre"
       px="12px"
-      py="8px"
-      mb="10px"
-      role="note"
+      py="6px"
+      mt="10px"
       data-conflict={conflict.needs.join(' ')}
     >
-      <Text textStyle="small">
+      <Box as="summary" cursor="pointer" textStyle="small">
         <Text as="span" color="ochre" fontWeight="700">
           {conflict.wants.length === 1 ? 'Not to be had: ' : 'Not to be had together: '}
         </Text>
         {conflict.wants.map((want) => `“${want}”`).join(' and ')}
-      </Text>
-      <Text textStyle="small" color="quiet">
+      </Box>
+      <Text textStyle="small" color="quiet" mt="4px">
         {conflict.because}
       </Text>
       <Text textStyle="small" mt="2px">

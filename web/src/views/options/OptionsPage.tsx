@@ -9,11 +9,15 @@ import { say } from '../../state/notices'
 import { pinsOf, usePins } from '../../state/pins'
 import { ConflictStrip } from './ConflictStrip'
 import { OptionsAside } from './OptionsAside'
+import { OtherWays } from './OtherWays'
 import { useOptions } from './useOptions'
 import { WayCard } from './WayCard'
 import { WayTable } from './WayTable'
 
-const numbers = ['No', 'One', 'Two', 'Three', 'Four', 'Five']
+/** More do not fit side by side. */
+const mostSideBySide = 4
+
+const numbers = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven']
 
 /** What is known while the look goes on. */
 const firstWords = (first: { isExact: boolean; searched: number } | undefined) => {
@@ -37,6 +41,8 @@ export function OptionsPage() {
   const { first, whole, error, isFetching, stop, look } = useOptions(pins)
   const data = whole ?? first
   const narrow = useNarrow()
+  const shown = (data?.plans ?? []).slice(0, mostSideBySide)
+  const others = (data?.plans ?? []).slice(mostSideBySide)
   const isEmpty = (job.found.document.devices ?? []).length === 0
 
   const take = (plan: OptionView, index: number) =>
@@ -97,9 +103,6 @@ export function OptionsPage() {
       {isEmpty && (
         <Text>No box yet. Walk the house first: the line, the gateway, what lies on the table.</Text>
       )}
-      {data?.conflicts.map((one) => (
-        <ConflictStrip key={one.needs.join(' ')} conflict={one} giveUp={giveUp} mend={mend} />
-      ))}
       {data && !isEmpty && data.plans.length === 0 && (
         <Text>
           No plan keeps to what is pinned and to what must stay. Take a pin out, or let a box be set.
@@ -108,20 +111,18 @@ export function OptionsPage() {
       {data && !isEmpty && data.plans.length > 0 && (
         <Box aria-busy={isFetching}>
           {narrow ? (
-            data.plans.map((plan, index) => (
-              <WayCard
-                key={plan.title}
-                plan={plan}
-                plans={data.plans}
-                index={index}
-                take={take(plan, index)}
-              />
+            shown.map((plan, index) => (
+              <WayCard key={plan.title} plan={plan} plans={shown} index={index} take={take(plan, index)} />
             ))
           ) : (
-            <WayTable plans={data.plans} take={take} />
+            <WayTable plans={shown} take={take} />
           )}
+          {others.length > 0 && <OtherWays plans={others} take={(plan) => take(plan, mostSideBySide)} />}
         </Box>
       )}
+      {data?.conflicts.map((one) => (
+        <ConflictStrip key={one.needs.join(' ')} conflict={one} giveUp={giveUp} mend={mend} />
+      ))}
       {narrow && (
         <Box mx="-16px" mt="12px" borderTop="1px solid" borderColor="hairline">
           <OptionsAside />

@@ -1,4 +1,4 @@
-import { Box, Heading } from '@chakra-ui/react'
+import { Box, Heading, Text } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import type { OptionView } from '../../api/types'
 import { isBest, lines } from './lines'
@@ -30,6 +30,9 @@ export function WayCard({
       <Heading as="h3" textStyle="section" mb="6px" dir="auto" overflowWrap="anywhere">
         {plan.title}
       </Heading>
+      <Text textStyle="small" color="quiet" mb="6px" overflowWrap="anywhere">
+        {plan.why}
+      </Text>
       <SmallStairs treads={plan.stairs} />
       <Box as="dl" display="grid" gridTemplateColumns="auto 1fr" gap="3px 12px" fontSize="text" my="8px">
         {lines.map((line) => {

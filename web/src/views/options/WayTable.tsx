@@ -1,4 +1,4 @@
-import { Box } from '@chakra-ui/react'
+import { Box, Text } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import type { OptionView } from '../../api/types'
 import { isBest, lines } from './lines'
@@ -37,6 +37,9 @@ export function WayTable({ plans, take }: Props) {
                 <Box fontWeight="700" fontSize="text" lineHeight="1.3" dir="auto" overflowWrap="anywhere">
                   {plan.title}
                 </Box>
+                <Text textStyle="small" color="quiet" mt="4px" overflowWrap="anywhere">
+                  {plan.why}
+                </Text>
                 <Box mt="6px">
                   <SmallStairs treads={plan.stairs} />
                 </Box>

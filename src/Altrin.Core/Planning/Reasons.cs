@@ -1,0 +1,94 @@
+using System.Globalization;
+using Altrin.Core.Planning.Ranking;
+using Altrin.Core.Planning.Search;
+using Altrin.Core.Rules;
+using Altrin.Core.Rules.Judging;
+using Altrin.Core.Simulation;
+
+namespace Altrin.Core.Planning;
+
+/// <summary>What decides between two plans, in this house's own words: the first criterion of the ranking in which they differ.</summary>
+internal static class Reasons
+{
+    public static string Against(Bench bench, RankedPlan plan, RankedPlan best) => Against(bench, (plan.Rank, plan.After), best);
+
+    /// <summary>What puts a plan behind the best one.</summary>
+    public static string Against(Bench bench, (PlanRank Rank, Evaluation After) plan, RankedPlan best)
+    {
+        var (mine, yours) = (plan.Rank, best.Rank);
+        if (mine.Unserved > yours.Unserved) return Unserved(bench, plan.After, best.After);
+        if (mine.Failing + mine.NiceFailing > yours.Failing + yours.NiceFailing
+            && plan.After.Wants.FirstOrDefault(want => want.Met != Answer.Yes && best.After.Wants.First(one => one.Need == want.Need).Met == Answer.Yes)
+                is { } fails) return $"{fails.Sentence}: {fails.Because}";
+        if (mine.Cautions > yours.Cautions && New(plan.After, best.After) is { } caution) return caution;
+        if (mine.Translations > yours.Translations) return "Addresses would be translated twice in the home.";
+        if (mine.RadioHops > yours.RadioHops)
+            return $"It takes {Of(mine.RadioHops, "radio hop")} where {(yours.RadioHops == 0 ? "cable does" : Of(yours.RadioHops, "will do"))}.";
+        if (mine.WorstRoom > yours.WorstRoom) return Slower(bench, plan.After, best.After);
+        if (mine.Buys > yours.Buys) return "Something would have to be bought or laid for it.";
+        if (mine.Provider > yours.Provider) return "The provider’s box would have to be set otherwise.";
+        if (mine.Cut > yours.Cut) return "Somebody would be without internet for longer.";
+        if (mine.Touches > yours.Touches) return $"{Of(mine.Touches, "thing")} of the household would have to be set anew instead of {yours.Touches}.";
+        if (mine.Idle > yours.Idle) return "Whoever plugs in or joins there later would be translated twice.";
+        if (mine.Settings > yours.Settings) return $"It takes {Of(mine.Settings, "setting")} instead of {yours.Settings}, for the same.";
+        return mine.Minutes > yours.Minutes ? $"It takes {Of(mine.Minutes, "minute")} instead of {yours.Minutes}, for the same."
+            : "It comes to the same as the best plan.";
+    }
+
+    /// <summary>What puts the best plan before the next one.</summary>
+    /// <param name="next">Null where there is no other.</param>
+    public static string OfBest(Bench bench, RankedPlan best, RankedPlan? next)
+    {
+        if (next is null) return "These boxes, cables and wants allow no other way.";
+        var (mine, yours) = (best.Rank, next.Rank);
+        var other = $"“{next.Title}”";
+        if (mine.Unserved < yours.Unserved) return Serves(bench, best.After, next.After);
+        if (mine.Failing + mine.NiceFailing < yours.Failing + yours.NiceFailing
+            && best.After.Wants.FirstOrDefault(want => want.Met == Answer.Yes && next.After.Wants.First(one => one.Need == want.Need).Met != Answer.Yes)
+                is { } held) return $"It holds “{held.Sentence}”; {other} does not.";
+        if (mine.Cautions < yours.Cautions && New(next.After, best.After) is { } caution) return $"With {other}: {caution}";
+        if (mine.Translations < yours.Translations) return $"Addresses are translated once less than with {other}: things find each other.";
+        if (mine.RadioHops < yours.RadioHops)
+            return mine.RadioHops == 0 ? $"A cable carries all of it; {other} goes by radio." : $"It takes fewer radio hops than {other}.";
+        if (mine.WorstRoom < yours.WorstRoom) return Faster(best.After, next);
+        if (mine.Buys < yours.Buys) return $"Nothing is bought or laid that {other} needs.";
+        if (mine.Provider < yours.Provider) return $"The provider’s box stays as it is; {other} sets it otherwise.";
+        if (mine.Cut < yours.Cut) return $"Somebody is without internet for less time than with {other}.";
+        if (mine.Touches < yours.Touches) return $"{Of(mine.Touches, "thing")} of the household to set anew; {yours.Touches} with {other}.";
+        if (mine.Idle < yours.Idle) return $"With {other} whoever joins there later is translated twice.";
+        return mine.Settings < yours.Settings ? $"It takes {Of(mine.Settings, "setting")}; {other} takes {yours.Settings}."
+            : $"It comes to the same as {other}, in no more minutes.";
+    }
+
+    private static string? New(Evaluation after, Evaluation other) =>
+        after.Findings.FirstOrDefault(finding => finding.Severity == Severity.Caution && !other.Findings.Any(one => one.Key == finding.Key))?.Message;
+
+    private static string Unserved(Bench bench, Evaluation after, Evaluation best)
+    {
+        var idle = IdleBoxes(bench, after, best);
+        return $"{Rules.Facts.Join(idle)} {(idle.Count == 1 ? "does" : "do")} not do what {(idle.Count == 1 ? "it was" : "they were")} brought for.";
+    }
+
+    private static string Serves(Bench bench, Evaluation best, Evaluation next)
+    {
+        var boxes = IdleBoxes(bench, next, best);
+        return $"{Rules.Facts.Join(boxes)} {(boxes.Count == 1 ? "does what it was" : "do what they were")} brought for.";
+    }
+
+    private static List<string> IdleBoxes(Bench bench, Evaluation after, Evaluation best) =>
+        [.. BoxRole.Unserved(bench.Ground, after).Except(BoxRole.Unserved(bench.Ground, best)).Select(box => bench.Ground.Found.Devices[box].Name)];
+
+    private static string Slower(Bench bench, Evaluation after, Evaluation best)
+    {
+        var worst = after.State.AirMap.Rooms.MinBy(room => room.Expected.Mbps)!;
+        return string.Create(CultureInfo.InvariantCulture,
+            $"{bench.Ground.Found.Rooms[worst.Room].Name} could expect {worst.Expected.Mbps:0.#} Mb/s; with the best plan no room has less than {Least(best):0.#}.");
+    }
+
+    private static string Faster(Evaluation best, RankedPlan next) => string.Create(CultureInfo.InvariantCulture,
+        $"No room has less than {Least(best):0.#} Mb/s; {Least(next.After):0.#} with “{next.Title}”.");
+
+    private static double Least(Evaluation after) => after.State.AirMap.Rooms.Min(room => room.Expected.Mbps);
+
+    private static string Of(int n, string what) => $"{n} {what}{(n == 1 || what.EndsWith("do", StringComparison.Ordinal) ? "" : "s")}";
+}
