@@ -133,8 +133,16 @@ public static class PlanSearch
         if (isFirst && cured.Exists(leaf => leaf.IsAllowed && bench.IsPinned(leaf))) return Found();
         // The best of every kind, so that each has its say.
         var n = 0;
-        foreach (var kind in bench.Leaves.Where(leaf => leaf.IsAllowed && bench.IsPinned(leaf)).GroupBy(leaf => string.Join('+', Schools.Of(ground, leaf.Structure).Select(one => one.School).Distinct().Order())))
-            if (kind.GroupBy(leaf => leaf.Rough).MinBy(alike => alike.Key)?.Take(10).MinBy(leaf => leaf.Rank) is { } one && !cured.Exists(leaf => leaf.Structure.Key == one.Structure.Key)) cured.Add(n++ < MostCured + 20 ? Cures.Apply(bench, one) : one);
+        string KindOf(Leaf leaf) => string.Join('+', Schools.Of(ground, leaf.Structure).Select(one => one.School).Distinct().Order());
+        foreach (var kind in bench.Leaves.Where(leaf => leaf.IsAllowed && bench.IsPinned(leaf)).GroupBy(KindOf))
+        {
+            if (kind.GroupBy(leaf => leaf.Rough).MinBy(alike => alike.Key)?.Take(10).MinBy(leaf => leaf.Rank) is not { } one
+                || cured.Exists(leaf => leaf.Structure.Key == one.Structure.Key)) continue;
+            var better = n++ < MostCured + 20 ? Cures.Apply(bench, one) : one;
+            cured.Add(better);
+            // A cure that makes another kind of it leaves this one as it is.
+            if (KindOf(better) != kind.Key) cured.Add(one);
+        }
         return Found();
 
         Outcome Found()

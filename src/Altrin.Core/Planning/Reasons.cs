@@ -1,4 +1,5 @@
 using System.Globalization;
+using Altrin.Core.Network;
 using Altrin.Core.Planning.Ranking;
 using Altrin.Core.Planning.Search;
 using Altrin.Core.Rules;
@@ -20,8 +21,10 @@ internal static class Reasons
         if (mine.Failing + mine.NiceFailing > yours.Failing + yours.NiceFailing
             && plan.After.Wants.FirstOrDefault(want => want.Met != Answer.Yes && best.After.Wants.First(one => one.Need == want.Need).Met == Answer.Yes)
                 is { } fails) return $"{fails.Sentence}: {fails.Because}";
+        // A second translation is a caution too: the shorter word for it.
+        if (mine.Translations > yours.Translations && mine.Cautions >= yours.Cautions)
+            return "Addresses would be translated twice in the home: things on the two networks do not find each other.";
         if (mine.Cautions > yours.Cautions && New(plan.After, best.After) is { } caution) return caution;
-        if (mine.Translations > yours.Translations) return "Addresses would be translated twice in the home.";
         if (mine.RadioHops > yours.RadioHops)
             return $"It takes {Of(mine.RadioHops, "radio hop")} where {(yours.RadioHops == 0 ? "cable does" : Of(yours.RadioHops, "will do"))}.";
         if (mine.WorstRoom > yours.WorstRoom) return Slower(bench, plan.After, best.After);
@@ -46,8 +49,9 @@ internal static class Reasons
         if (mine.Failing + mine.NiceFailing < yours.Failing + yours.NiceFailing
             && best.After.Wants.FirstOrDefault(want => want.Met == Answer.Yes && next.After.Wants.First(one => one.Need == want.Need).Met != Answer.Yes)
                 is { } held) return $"It holds “{held.Sentence}”; {other} does not.";
+        if (mine.Translations < yours.Translations && mine.Cautions <= yours.Cautions)
+            return $"Everything is on one network and finds everything; with {other} addresses are translated twice.";
         if (mine.Cautions < yours.Cautions && New(next.After, best.After) is { } caution) return $"With {other}: {caution}";
-        if (mine.Translations < yours.Translations) return $"Addresses are translated once less than with {other}: things find each other.";
         if (mine.RadioHops < yours.RadioHops)
             return mine.RadioHops == 0 ? $"A cable carries all of it; {other} goes by radio." : $"It takes fewer radio hops than {other}.";
         if (mine.WorstRoom < yours.WorstRoom) return Faster(best.After, next);
@@ -63,20 +67,33 @@ internal static class Reasons
     private static string? New(Evaluation after, Evaluation other) =>
         after.Findings.FirstOrDefault(finding => finding.Severity == Severity.Caution && !other.Findings.Any(one => one.Key == finding.Key))?.Message;
 
+    /// <summary>“Old router would lie unused.” “New router would stand in Hall: no cable is known to lead to Attic.”</summary>
     private static string Unserved(Bench bench, Evaluation after, Evaluation best)
     {
         var idle = IdleBoxes(bench, after, best);
-        return $"{Rules.Facts.Join(idle)} {(idle.Count == 1 ? "does" : "do")} not do what {(idle.Count == 1 ? "it was" : "they were")} brought for.";
+        var house = after.State.House;
+        if (idle is [var only] && house.FindDevice(only.Id) is { } box && after.State.IsInUse(box.Id))
+        {
+            var meant = only.Serves.IsDefaultOrEmpty ? null : Rules.Facts.Join(only.Serves.Select(room => Rooms.Say(house, room)));
+            if (meant is null || box.Uplink is not null) return $"{only.Name} would do nothing there: it sends no Wi-Fi, and nothing is plugged into it.";
+            return $"{only.Name} would stand {(box.Room is { } room ? $"in {Rooms.Say(house, room)}" : "elsewhere")}: no cable is known to lead to {meant}.";
+        }
+        return $"{Rules.Facts.Join(idle.Select(one => one.Name))} would lie unused.";
     }
 
     private static string Serves(Bench bench, Evaluation best, Evaluation next)
     {
         var boxes = IdleBoxes(bench, next, best);
-        return $"{Rules.Facts.Join(boxes)} {(boxes.Count == 1 ? "does what it was" : "do what they were")} brought for.";
+        if (boxes is [{ Serves.IsDefaultOrEmpty: false } only])
+        {
+            var rooms = Rules.Facts.Join(only.Serves.Select(room => Rooms.Say(best.State.House, room)));
+            return best.State.House.FindDevice(only.Id)!.SendsWifi ? $"{only.Name} brings Wi-Fi to {rooms}, as it was meant to." : $"{only.Name} serves {rooms}, as it was meant to.";
+        }
+        return $"{Rules.Facts.Join(boxes.Select(one => one.Name))} {(boxes.Count == 1 ? "does what it was" : "do what they were")} brought for.";
     }
 
-    private static List<string> IdleBoxes(Bench bench, Evaluation after, Evaluation best) =>
-        [.. BoxRole.Unserved(bench.Ground, after).Except(BoxRole.Unserved(bench.Ground, best)).Select(box => bench.Ground.Found.Devices[box].Name)];
+    private static List<Device> IdleBoxes(Bench bench, Evaluation after, Evaluation best) =>
+        [.. BoxRole.Unserved(bench.Ground, after).Except(BoxRole.Unserved(bench.Ground, best)).Select(box => bench.Ground.Found.Devices[box])];
 
     private static string Slower(Bench bench, Evaluation after, Evaluation best)
     {

@@ -24,7 +24,7 @@ internal static class Schools
                 continue;
             }
             // Whoever is handed the line is the main router, and no second network.
-            if (i == structure.HandsTo && root is { IsRouter: false }) continue;
+            if (i == structure.HandsTo && (root is { IsRouter: false } || structure.IsDmz)) continue;
             if (use.ByHand) yield return (School.ByHand, i);
             else if ((use.Joined == Joined.ByWire ? Modes.Of(use.Mode).ByWire : Modes.Of(use.Mode).ByRadio) is { } school)
                 yield return (school, i);

@@ -56,6 +56,20 @@ public class TradeTests
             Assert.Contains(job, new[] { "07-ceiling-unit-with-an-injector", "17-bridge-for-one-computer", "20-wds" });
     }
 
+    /// <summary>Side by side with the best stand the other main ways that the boxes allow, in the order of the ranking, each with what decides.</summary>
+    [Theory]
+    [InlineData("02-second-router-and-a-cable", "Second router with a network of its own", "Second router behind Gateway as its DMZ host", "As it is")]
+    [InlineData("03-pass-through-to-the-own-router", "Own router as access point", "Own router behind Gateway as its DMZ host")]
+    [InlineData("05-mesh-router-is-to-be-the-router", "Mesh router with a network of its own", "Mesh router as access point", "As it is")]
+    [InlineData("13-asks-for-its-address", "Loft router as access point", "Loft router as repeater", "Loft router as wireless bridge")]
+    public void The_other_ways_of_the_trade_can_be_taken_too(string job, params string[] titles)
+    {
+        var plans = PlanSearch.Of(TradeJobs.All[job](), TestContext.Current.CancellationToken).Plans;
+        Assert.Subset(plans.Skip(1).Select(plan => plan.Title).ToHashSet(), titles.ToHashSet());
+        Assert.Equal(plans.OrderBy(plan => plan.Rank), plans);
+        Assert.All(plans, plan => Assert.EndsWith(".", plan.Why, StringComparison.Ordinal));
+    }
+
     [Fact]
     public void Every_job_of_the_list_is_here() =>
         Assert.Equal(Enumerable.Range(1, 21), TradeJobs.All.Keys.Select(name => int.Parse(name[..2], System.Globalization.CultureInfo.InvariantCulture)).Order());

@@ -218,6 +218,8 @@ function Frame() {
           </Suspense>
         ) : (
           <VerdictColumn
+            // There the wants are the stage, or a line of it.
+            withoutWants={stage?.id === 'wants' || stage?.id === 'options'}
             first={stage?.id === 'air' ? { theme: 'air', title: 'What the air does' } : undefined}
           />
         )}

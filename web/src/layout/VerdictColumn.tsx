@@ -13,7 +13,8 @@ import { WantLine } from './WantLine'
 const fewFindings = 40
 
 /** Every want with its verdict, then the findings: there in every stage. What the stage itself is about may come before all. */
-export function VerdictColumn({ first }: { first?: { theme: string; title: string } }) {
+export function VerdictColumn(props: { first?: { theme: string; title: string }; withoutWants?: boolean }) {
+  const { first, withoutWants } = props
   const { house, side, job } = useJob()
   const isEmpty = (house.document.devices ?? []).length === 0
   const isPlanning = side === 'found' && job.plan.deeds > 0
@@ -65,22 +66,24 @@ export function VerdictColumn({ first }: { first?: { theme: string; title: strin
           )}
         </Box>
       )}
-      <Box px="16px" pt="14px" pb="14px" borderBottom="1px solid" borderColor="hairline">
-        <Heading as="h2" fontSize="section" mb="8px">
-          What the household wants
-        </Heading>
-        {house.wants.length === 0 ? (
-          <Text fontSize="small" color="quiet">
-            Nothing is written down yet. Start at Wants: each one becomes a verdict here.
-          </Text>
-        ) : (
-          <Flex as="ul" direction="column" gap="6px" listStyleType="none">
-            {house.wants.map((want) => (
-              <WantLine key={want.need} want={want} />
-            ))}
-          </Flex>
-        )}
-      </Box>
+      {!withoutWants && (
+        <Box px="16px" pt="14px" pb="14px" borderBottom="1px solid" borderColor="hairline">
+          <Heading as="h2" fontSize="section" mb="8px">
+            What the household wants
+          </Heading>
+          {house.wants.length === 0 ? (
+            <Text fontSize="small" color="quiet">
+              Nothing is written down yet. Start at Wants: each one becomes a verdict here.
+            </Text>
+          ) : (
+            <Flex as="ul" direction="column" gap="6px" listStyleType="none">
+              {house.wants.map((want) => (
+                <WantLine key={want.need} want={want} />
+              ))}
+            </Flex>
+          )}
+        </Box>
+      )}
       <Box px="16px" py="14px">
         <Heading as="h2" fontSize="section" mb="10px" tabIndex={-1} data-next>
           {hasOwn ? 'Other findings' : 'Findings'}
