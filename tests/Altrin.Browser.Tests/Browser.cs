@@ -33,8 +33,10 @@ public sealed class Browser : IDisposable
     public IWebElement Button(string words) => Find($"//button[normalize-space(.)={Quote(words)} or @aria-label={Quote(words)}]");
     public IWebElement ButtonStarting(string words) => Find($"//button[starts-with(normalize-space(.),{Quote(words)}) or starts-with(@aria-label,{Quote(words)})]");
     public IWebElement Radio(string words) => Find($"//label[.//input[@type='radio'] and normalize-space(.)={Quote(words)}]");
+    public IWebElement Label(string words) => Find($"//label[.//*[normalize-space(.)={Quote(words)}]]");
     public IWebElement Link(string words) => Find($"//a[contains(normalize-space(.),{Quote(words)})]");
     public IWebElement Field(string label) => Find($"id(//label[normalize-space(.)={Quote(label)}]/@for)");
+    public IWebElement FieldInSheet(string label) => Find($"id(//*[@role='dialog']//label[normalize-space(.)={Quote(label)}]/@for)");
     public IWebElement Css(string selector) => Wait(() => (IWebElement?)driver.ExecuteScript(
         $"{IsShown} return [...document.querySelectorAll(arguments[0])].find(isShown)", selector), selector);
 

@@ -90,9 +90,15 @@ internal static class Names
         if (kept is not null)
             return all.Find(network => (network.Ssid, network.Key) == (kept.Ssid, kept.Key))
                 ?? new WifiNetwork { Radio = "", Ssid = kept.Ssid, Key = kept.Key, Security = joins.Find(join => (join.Ssid, join.Key) == (kept.Ssid, kept.Key))?.Security ?? (kept.Key is null ? WifiSecurity.Open : WifiSecurity.Wpa2) };
-        return all.MaxBy(network => joins.Count(join => (join.Ssid, join.Key) == (network.Ssid, network.Key)))
+        var most = all.MaxBy(network => (joins.Count(join => (join.Ssid, join.Key) == (network.Ssid, network.Key)), network.Security != WifiSecurity.Open));
+        // One that is open and that nobody is known to be on is as its box was sold, and no household's: then the main router's own is.
+        if (most is { Security: WifiSecurity.Open } && !joins.Exists(join => join.Ssid == most.Ssid) && AsSoldByMaker(draft) is { } sold) return sold;
+        return most
             ?? joins.GroupBy(join => (join.Ssid, join.Security, join.Key)).OrderByDescending(group => group.Count()).Select(group => new WifiNetwork { Radio = "", Ssid = group.Key.Ssid, Security = group.Key.Security ?? WifiSecurity.Open, Key = group.Key.Key }).FirstOrDefault();
     }
+
+    private static WifiNetwork? AsSoldByMaker(Draft draft) => draft.NetworkMakers.Where(i => !draft.Ground.InUse[i] && Sends(draft, i))
+        .SelectMany(i => draft.Boxes[i].Wifi).FirstOrDefault(network => network is { Enabled: true, Guest: false, Security: not WifiSecurity.Open });
 
     /// <summary>The box's networks under that name; one that is new sends it on each of its radios.</summary>
     private static ImmutableArray<WifiNetwork> Called(Device box, WifiNetwork main, bool isNew)

@@ -120,6 +120,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
       join,
       partner: join ? soleSender(document_, join.ssid, join.band) : undefined,
       cable: freshId(document_, 'cable'),
+      ssid: hung.ssid.trim(),
       gives: hung.gives ? hung.gives === 'yes' : undefined,
       brought: isBrought ? { for: room.trim(), used: meant.used } : undefined,
     })

@@ -2,7 +2,7 @@ import { Box, Heading, Text } from '@chakra-ui/react'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useEffect, useRef, useState } from 'react'
 import { kitShelf } from '../../api/queries'
-import type { Action, KitView } from '../../api/types'
+import type { Action, Device, KitView } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
 import { Form, Send } from '../../parts/Form'
@@ -14,6 +14,7 @@ import { useFormDraft } from '../../parts/useDraft'
 import { kindOptions } from '../kit/kindOptions'
 import { takeFromShelf } from '../kit/takeFromShelf'
 import { poolEnds } from './addressWords'
+import { namedAs } from './newBox'
 
 const blank = {
   room: '',
@@ -62,9 +63,7 @@ function gatewayOf(kind: KitView, values: typeof blank, sockets: number): Action
         server && sold.lan
           ? { ...sold.lan, dhcpServer: { ...server, start: undefined, end: undefined } }
           : sold?.lan,
-      wifi: ssid
-        ? (sold?.wifi ?? []).map((network) => ({ ...network, ssid, security: 'wpa2' as const, key: 'home' }))
-        : [],
+      wifi: ssid && sold ? namedAs(sold as Device, ssid) : [],
       defaultPassword: undefined,
     },
   )

@@ -1,6 +1,7 @@
 import { Flex } from '@chakra-ui/react'
 import type { JoinChoice, KitView } from '../../api/types'
 import { Choice } from '../../parts/Choice'
+import { PlainField } from '../../parts/PlainField'
 import { joinValue } from './newBox'
 
 export type Hung = {
@@ -9,9 +10,11 @@ export type Hung = {
   mode: string
   join: string
   gives: '' | 'yes' | 'no'
+  /** The name of its Wi-Fi, where somebody sees it. */
+  ssid: string
 }
 
-export const notHung: Hung = { socket: '', medium: 'ethernet', mode: '', join: '', gives: '' }
+export const notHung: Hung = { socket: '', medium: 'ethernet', mode: '', join: '', gives: '', ssid: '' }
 
 /** How a box that is there already hangs on the house: by a cable, by radio, or not at all. */
 export function NewBoxFields(props: {
@@ -79,6 +82,15 @@ export function NewBoxFields(props: {
             { value: 'yes', label: 'yes, its DHCP is on' },
           ]}
           onChange={(gives) => set({ gives })}
+        />
+      )}
+      {hung.socket && (kind.sold?.wifi ?? []).length > 0 && (
+        <PlainField
+          label="Its Wi-Fi name, if you see it"
+          width="48%"
+          mono
+          value={hung.ssid}
+          onChange={(ssid) => set({ ssid })}
         />
       )}
     </Flex>

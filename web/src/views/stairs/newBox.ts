@@ -53,6 +53,8 @@ export type AsFound = {
   cable: string
   /** Its DHCP server is on; undefined: as it is sold. */
   gives?: boolean
+  /** The name that its Wi-Fi was seen under: it is guarded as the household's is. */
+  ssid?: string
   /** It was brought and lies on the table: the room that it is for, and whether it has a past. */
   brought?: { for: string; used: boolean }
 }
@@ -76,6 +78,7 @@ export function boxDeeds(kind: KitView, found: AsFound): Action[] {
       // Of a box that is at work nobody knows the password yet, and who set it otherwise than it is sold did not leave the rest so.
       ...(socket || join || isOther ? { defaultPassword: undefined } : {}),
       ...(isOther && kind.modes[0]?.routes ? { upnp: undefined } : {}),
+      ...(found.ssid ? { wifi: namedAs(sold, found.ssid) } : {}),
       ...(found.brought?.for ? { serves: [found.brought.for] } : {}),
       ...(found.brought?.used ? { usedBefore: true } : {}),
     },
@@ -105,6 +108,10 @@ export function boxDeeds(kind: KitView, found: AsFound): Action[] {
   if (mode?.sendsWhatItJoins) deeds.push({ do: 'set-wifi', device: id, place: 0, network })
   return deeds
 }
+
+/** What a box sends where only its name was seen. */
+export const namedAs = (sold: Device, ssid: string) =>
+  (sold.wifi ?? []).map((network) => ({ ...network, ssid, security: 'wpa2' as const, key: 'home' }))
 
 const radioFor = (sold: Device, join: JoinChoice) =>
   (sold.radios ?? []).find((radio) => radio.band === join.band)?.id
