@@ -81,6 +81,7 @@ public sealed class EntryTests : HandTest
                 Gateway("Terminal or modem only", "");
                 AtWork(Old, "ISP gateway LAN", "oak");
                 Brought("Mesh main unit", "Hall", part: "the router for everybody");
+                Country("GB");
                 Brought("Mesh satellite", "Den", cable: Cable);
                 Brought("Mesh satellite", "Loft");
                 return "Hall mesh unit the router; without Hall router; Den satellite as satellite by cable; Loft satellite as satellite by radio";
@@ -173,6 +174,14 @@ public sealed class EntryTests : HandTest
     {
         Press(() => Browser.Label(label));
         Browser.Until(() => Browser.Count("input[type=checkbox]:checked") > 0, label);
+    }
+
+    /// <summary>Without it no channel is chosen, and all that is on a cable shares one.</summary>
+    private void Country(string letters)
+    {
+        Press(() => Browser.Link("Rooms and cables"));
+        Type("Country, two letters", letters + Enter);
+        Browser.Until(() => (string?)Found()["document"]!["country"] == letters, letters);
     }
 
     private void Inbound(string port)

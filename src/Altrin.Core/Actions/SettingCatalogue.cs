@@ -12,7 +12,11 @@ public enum SettingsPage { Power, Address, Wifi, Dhcp, Wan, Services, Sockets, P
 /// <summary>One thing to type on a settings page.</summary>
 /// <param name="From">Null when there was nothing before.</param>
 /// <param name="IsSecret">The value names a stored secret and is not the secret itself.</param>
-public sealed record SettingChange(string Setting, string? From, string To, bool IsSecret = false);
+public sealed record SettingChange(string Setting, string? From, string To, bool IsSecret = false)
+{
+    /// <summary>The secret is the one that the box was sold with: it stands on its label.</summary>
+    public bool IsOnLabel => IsSecret && KitKind.IsOnLabel(To);
+}
 
 /// <summary>One action that brings a setting to what is wanted, with what is typed for it.</summary>
 public sealed record SettingAct(InstallerAction Action, params ImmutableArray<SettingChange> Rows);

@@ -16,7 +16,7 @@ internal static class WifiChanges
         if (before?.Ssid != after.Ssid) list.Add(new("Name (SSID)", before?.Ssid, after.Ssid, $"name {after.Ssid}"));
         if (before?.Security != after.Security) list.Add(new("Security", before?.Security.Say(), after.Security.Say(), after.Security.Say()));
         // What the old password was nobody has to know.
-        if (after.Key is { } key && key != before?.Key) list.Add(new("Password", null, key, $"the password kept as {key}", IsSecret: true));
+        if (after.Key is { } key && key != before?.Key) list.Add(new("Password", null, key, KitKind.IsOnLabel(key) ? "the password on its label" : $"the password kept as {key}", IsSecret: true));
         Compare("Channel", network => network.Channel?.Number is { } number ? $"{number}" : "auto", to => to == "auto" ? "an automatic channel" : $"channel {to}");
         Compare("Width", network => network.WidthMHz is { } width ? $"{width} MHz" : "auto", to => to == "auto" ? "an automatic width" : $"{to} wide");
         Compare("VLAN", network => network.Vlan is { } vlan ? $"{vlan}" : "its own network", to => to == "its own network" ? to : $"VLAN {to}");

@@ -49,6 +49,11 @@ public sealed record KitKind(
     /// <summary>Stands for a password that is each box's own.</summary>
     public const string AsSold = "as-sold";
 
+    private const string OnLabel = " as sold";
+
+    /// <summary>Whether a key is the one that the box was sold with: it stands on its label.</summary>
+    public static bool IsOnLabel(string key) => key.EndsWith(OnLabel, StringComparison.Ordinal);
+
     private const string NoMac = "0000";
 
     /// <summary>A box of this kind, fresh from its carton.</summary>
@@ -76,7 +81,7 @@ public sealed record KitKind(
             Wifi = [.. box.Wifi.Select(network => network with
             {
                 Ssid = network.Ssid.Replace(LastFour, last, StringComparison.Ordinal),
-                Key = network.Key == AsSold ? $"{box.Id} as sold" : network.Key,
+                Key = network.Key == AsSold ? $"{box.Id}{OnLabel}" : network.Key,
             })],
         };
     }

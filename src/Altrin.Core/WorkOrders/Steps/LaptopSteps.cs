@@ -79,6 +79,7 @@ internal static class LaptopSteps
     {
         { Security: WifiSecurity.Open } => "Nobody guards this network yet: do not type the household's key over it.",
         { Key: null } => "The key is on its label, or as it was set.",
+        { Key: { } sold } when KitKind.IsOnLabel(sold) => "Its key is on its label.",
         { Key: var key } when key == KeyForNow(join.Near) => "Its key is the one that you have given it for now.",
         { Key: var key } => $"Its key is the password kept as {key}.",
     };

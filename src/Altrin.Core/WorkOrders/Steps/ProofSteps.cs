@@ -141,8 +141,10 @@ internal static class ProofSteps
     public static void Household(WorkInProgress work)
     {
         work.Phase = "Prove it";
+        var after = Evaluation.Of(Laptop.Away(work.House));
+        // Where nothing is left to prove it goes back to automatic by a step of its own: else it has no internet in the next house.
+        if (after.Wants.IsEmpty && work.Laptop?.Address.Method == EndpointMethod.Static) LaptopSteps.Automatic(work);
         if (work.Laptop is not null) work.Do(new PutLaptopAway());
-        var after = Evaluation.Of(work.House);
         if (after.Wants.IsEmpty) return;
         work.Step(new(StepKind.ProveHouse, "The household", "Prove what the household wants")
         {

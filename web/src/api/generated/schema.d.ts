@@ -4915,6 +4915,7 @@ export interface components {
             to: string;
             /** @default false */
             isSecret: boolean;
+            isOnLabel?: boolean;
         };
         /** @enum {string} */
         Severity: "fault" | "caution";

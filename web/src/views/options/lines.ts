@@ -21,7 +21,7 @@ export const lines: Line[] = [
         .join(', ') || 'nothing',
     figure: (plan) => plan.faults * 100 + plan.cautions,
   },
-  { name: 'translations', say: (plan) => `${plan.natLayers}`, figure: (plan) => plan.natLayers },
+  { name: 'translations (NAT)', say: (plan) => `${plan.natLayers}`, figure: (plan) => plan.natLayers },
   { name: 'radio hops', say: (plan) => `${plan.wirelessHops}`, figure: (plan) => plan.wirelessHops },
   {
     name: 'worst room',

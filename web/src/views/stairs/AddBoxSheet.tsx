@@ -70,6 +70,8 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
     isBrought && home && room.trim() && room.trim().toLowerCase() !== home.toLowerCase() ? home : null
   const seenMacs = useSeenMacs()
   const wholeMac = completeMac(mac, seenMacs)
+  // Four digits alone are those of its Wi-Fi name; the rest of the MAC is not known yet.
+  const lastFour = /^[0-9a-f]{4}$/i.test(wholeMac.trim()) ? wholeMac.trim().toUpperCase() : undefined
   const rooms = [
     ...new Set([
       ...(document_.rooms ?? []).map((one) => one.name),
@@ -112,7 +114,8 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
       id,
       name: label,
       room: room.trim(),
-      mac: wholeMac,
+      mac: lastFour ? '' : wholeMac,
+      lastFour,
       address: address.trim(),
       mode: found.modes.find((one) => one.mode === hung.mode) ?? found.modes[0],
       socket: socket && 'device' in socket ? socket : null,
@@ -158,7 +161,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
           label: {
             name: (name ?? proposed).trim() || proposed,
             room: room.trim() || undefined,
-            mac: wholeMac || undefined,
+            mac: (!lastFour && wholeMac) || undefined,
             address: address.trim() || undefined,
           },
         }
@@ -166,8 +169,9 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
   const canCarry = onStairs && !!kind?.sold && (document_.devices ?? []).length > 0
   const sold = kind?.sold
   const asks = sold?.lan?.method === 'dhcp' || !sold?.lan
-  const macHint =
-    wholeMac !== mac.trim()
+  const macHint = lastFour
+    ? `Taken as the end of its Wi-Fi name: … ${lastFour}.`
+    : wholeMac !== mac.trim()
       ? wholeMac
       : seenMacs.length > 0
         ? 'Its last digits are enough: the list that you pasted has the others.'

@@ -53,6 +53,8 @@ export type AsFound = {
   cable: string
   /** Its DHCP server is on; undefined: as it is sold. */
   gives?: boolean
+  /** The digits that its Wi-Fi name ends in, where no more of its MAC is known. */
+  lastFour?: string
   /** The name that its Wi-Fi was seen under: it is guarded as the household's is. */
   ssid?: string
   /** It was brought and lies on the table: the room that it is for, and whether it has a past. */
@@ -78,6 +80,7 @@ export function boxDeeds(kind: KitView, found: AsFound): Action[] {
       // Of a box that is at work nobody knows the password yet, and who set it otherwise than it is sold did not leave the rest so.
       ...(socket || join || isOther ? { defaultPassword: undefined } : {}),
       ...(isOther && kind.modes[0]?.routes ? { upnp: undefined } : {}),
+      ...(found.lastFour ? { wifi: endingIn(sold, found.lastFour) } : {}),
       ...(found.ssid ? { wifi: namedAs(sold, found.ssid) } : {}),
       ...(found.brought?.for ? { serves: [found.brought.for] } : {}),
       ...(found.brought?.used ? { usedBefore: true } : {}),
@@ -108,6 +111,9 @@ export function boxDeeds(kind: KitView, found: AsFound): Action[] {
   if (mode?.sendsWhatItJoins) deeds.push({ do: 'set-wifi', device: id, place: 0, network })
   return deeds
 }
+
+const endingIn = (sold: Device, digits: string) =>
+  (sold.wifi ?? []).map((network) => ({ ...network, ssid: network.ssid.replace('{mac4}', digits) }))
 
 /** What a box sends where only its name was seen. */
 export const namedAs = (sold: Device, ssid: string) =>

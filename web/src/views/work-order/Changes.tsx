@@ -27,7 +27,13 @@ export function Changes({ changes }: { changes: WorkStep['changes'] }) {
             {change.isSecret ? (
               <Box>
                 <Text fontSize="section">
-                  the password kept as <AddressText fontWeight="600">{change.to}</AddressText>
+                  {change.isOnLabel ? (
+                    'the password on its label'
+                  ) : (
+                    <>
+                      the password kept as <AddressText fontWeight="600">{change.to}</AddressText>
+                    </>
+                  )}
                 </Text>
                 <Secret name={change.to} label={`Password “${change.to}”`} />
               </Box>
