@@ -4,7 +4,8 @@ using Altrin.Core.Radio;
 
 namespace Altrin.Core.Simulation;
 
-/// <summary>What somebody measured in a room is believed: a source is there no louder, and gives no more, than was measured (section 6, 2 of
+/// <summary>What somebody measured in a room is believed: a source is there no louder, and gives no more, than was measured (section 6, 2
+/// of
 /// the format).</summary>
 internal sealed class AirCaps
 {
@@ -29,7 +30,8 @@ internal sealed class AirCaps
             if (room.NoWifi == true) all.Add(plan.PlaceOf(room.Id, null), new(null, null, SilentDbm, double.PositiveInfinity));
         foreach (var one in house.Measured)
             if (IsOfWifi(house, one))
-                all.Add(plan.PlaceOf(one.Room, null), new(one.Source, one.Band, one.LevelDbm ?? double.PositiveInfinity, one.Mbps ?? double.PositiveInfinity));
+                all.Add(plan.PlaceOf(one.Room, null), new(one.Source, one.Band,
+                    one.LevelDbm ?? double.PositiveInfinity, one.Mbps ?? double.PositiveInfinity));
         return all.caps.Count == 0 ? null : all;
     }
 
@@ -45,7 +47,8 @@ internal sealed class AirCaps
 
     private static (int, string?) Key(Place place) => place.IsListed ? (place.Index, null) : (-1, place.Word?.ToUpperInvariant());
 
-    /// <summary>The lowest level, in dBm, and the lowest rate, in Mb/s, that were measured there of the box's radios of a band; infinite for none.</summary>
+    /// <summary>The lowest level, in dBm, and the lowest rate, in Mb/s, that were measured there of the box's radios of a band; infinite
+    /// for none.</summary>
     public (double LevelDbm, double Mbps) At(Place place, int device, Band band)
     {
         var (level, mbps) = (double.PositiveInfinity, double.PositiveInfinity);

@@ -3,7 +3,8 @@ using Altrin.Core.Network;
 
 namespace Altrin.Core.Simulation;
 
-/// <summary>What was measured in the house as found, carried over into another house: it holds of a box only as long as that stands where it
+/// <summary>What was measured in the house as found, carried over into another house: it holds of a box only as long as that stands where
+/// it
 /// stood, and of no box that is new on the air (section 6, 2 of the format).</summary>
 public sealed class MeasuredAsFound
 {

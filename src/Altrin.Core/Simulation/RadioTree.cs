@@ -2,7 +2,8 @@ using Altrin.Core.Network;
 
 namespace Altrin.Core.Simulation;
 
-/// <summary>Which joins of boxes are made: cables first, then joins from the line outward. One that would close a cycle with a mesh unit anywhere
+/// <summary>Which joins of boxes are made: cables first, then joins from the line outward. One that would close a cycle with a mesh unit
+/// anywhere
 /// in it is not (section 6, 8 of the format).</summary>
 internal sealed class RadioTree
 {
@@ -25,7 +26,8 @@ internal sealed class RadioTree
         if (all.Count == 0) return all;
         var tree = new RadioTree(fabric);
         var hops = tree.Hops(all);
-        return [.. all.OrderBy(join => hops[join.Network.Group]).ThenBy(join => join.Device).Where(join => tree.Make(join.Device, join.Network))
+        return [.. all.OrderBy(join => hops[join.Network.Group]).ThenBy(join => join.Device)
+            .Where(join => tree.Make(join.Device, join.Network))
             .OrderBy(join => join.Device)];
     }
 
@@ -90,7 +92,8 @@ internal sealed class RadioTree
 
     private bool BreaksLoops(int device) => fabric.House.Devices[device].Traits.BreaksLoops;
 
-    /// <summary>Whether some way from a to b goes through it and comes nowhere twice: no single place cuts it off from both (Menger).</summary>
+    /// <summary>Whether some way from a to b goes through it and comes nowhere twice: no single place cuts it off from both
+    /// (Menger).</summary>
     private bool IsBetween(int mesh, int a, int b)
     {
         if (mesh == a || mesh == b) return connected.Find(a) == connected.Find(b);

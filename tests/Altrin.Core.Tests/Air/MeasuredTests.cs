@@ -7,7 +7,8 @@ using static Altrin.Core.Tests.Air.AirHouses;
 
 namespace Altrin.Core.Tests.Air;
 
-/// <summary>What was measured is believed (section 6, 2 of the format), and what the house as found measured holds in a plan only of what stays.</summary>
+/// <summary>What was measured is believed (section 6, 2 of the format), and what the house as found measured holds in a plan only of what
+/// stays.</summary>
 public class MeasuredTests
 {
     private static HouseBuilder House() => Gateway(4, WallMaterial.Plasterboard, wifi: [Home("2g", 1), Home("5g", 36)]);
@@ -52,7 +53,8 @@ public class MeasuredTests
     public void Where_nobody_gets_wifi_a_thing_joins_nothing_and_a_box_still_does()
     {
         var house = House().Joins("rep", "r3", Up("5g"), wifi: [Home("2g", 6)]).House;
-        var thing = new Endpoint { Id = "tablet", Name = "Tablet", Room = "r3", Connect = new Attachment.Join { Ssid = "home", Key = "k", Security = WifiSecurity.Wpa2, Near = "gw" } };
+        var join = new Attachment.Join { Ssid = "home", Key = "k", Security = WifiSecurity.Wpa2, Near = "gw" };
+        var thing = new Endpoint { Id = "tablet", Name = "Tablet", Room = "r3", Connect = join };
         house = house with
         {
             Endpoints = [thing],
@@ -64,13 +66,15 @@ public class MeasuredTests
         Assert.Equal(0.5, state.AirMap.Links.Single().LinkMbps);
     }
 
-    /// <summary>The loft has no Wi-Fi today. A router brought for it, on a cable, gives it some; the gateway is still believed to give none there.</summary>
+    /// <summary>The loft has no Wi-Fi today. A router brought for it, on a cable, gives it some; the gateway is still believed to give
+    /// none there.</summary>
     [Fact]
     public void In_a_plan_it_holds_of_the_boxes_that_stay_and_of_no_other()
     {
         var found = TradeJobs.All["02-second-router-and-a-cable"]();
         var loft = found.Devices.Single(box => !box.Serves.IsDefaultOrEmpty).Serves[0];
-        var rooms = found.Rooms.Where(room => !Rooms.AreSame(found, room.Id, loft)).Append(new Room { Id = "there", Name = loft, NoWifi = true });
+        var rooms = found.Rooms.Where(room => !Rooms.AreSame(found, room.Id, loft))
+            .Append(new Room { Id = "there", Name = loft, NoWifi = true });
         found = found with { Rooms = [.. rooms], Measured = [new() { Id = "m", Room = "Hall", Mbps = 90 }] };
         Assert.Null(At(found, loft).Source);
         var plan = PlanSearch.First(found, TestContext.Current.CancellationToken).Plans[0].House;
@@ -92,7 +96,8 @@ public class MeasuredTests
         house = house with
         {
             Buildings = [new() { Id = "barn", Walls = WallMaterial.Stone, DistanceM = metres }],
-            Rooms = [.. house.Rooms, new() { Id = "stall", Name = "Stall", Building = "barn" }, new() { Id = "shed", Name = "Shed", Building = "unlisted" }],
+            Rooms = [.. house.Rooms, new() { Id = "stall", Name = "Stall", Building = "barn" },
+                new() { Id = "shed", Name = "Shed", Building = "unlisted" }],
         };
         var plan = AirMap.Of(house).Plan;
         var between = plan.Between(plan.PlaceOf("r0", null), plan.PlaceOf("stall", null));
@@ -101,7 +106,8 @@ public class MeasuredTests
         Assert.Equal(10, plan.Between(plan.PlaceOf("r0", null), plan.PlaceOf("shed", null)).DistanceM);
     }
 
-    /// <summary>A repeater joins the gateway, and a cable of it leads back over another box: the mesh unit is in the middle of the cycle.</summary>
+    /// <summary>A repeater joins the gateway, and a cable of it leads back over another box: the mesh unit is in the middle of the
+    /// cycle.</summary>
     [Fact]
     public void A_cycle_with_a_mesh_unit_anywhere_in_it_is_not_closed()
     {

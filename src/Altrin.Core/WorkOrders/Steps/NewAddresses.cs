@@ -4,7 +4,8 @@ using Altrin.Core.Readings;
 
 namespace Altrin.Core.WorkOrders.Steps;
 
-/// <summary>Addresses that the plan fixes on the network of one box: nobody may answer there before, and they must lie outside its pool. It is looked
+/// <summary>Addresses that the plan fixes on the network of one box: nobody may answer there before, and they must lie outside its pool.
+/// It is looked
 /// at from the house's network, at the start (section 5 of the format).</summary>
 /// <param name="Server">The box that gives out addresses there.</param>
 /// <param name="Begin">Where its pool is begun if it covers them; null where the pool is known.</param>

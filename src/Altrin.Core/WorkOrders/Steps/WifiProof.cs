@@ -11,19 +11,22 @@ namespace Altrin.Core.WorkOrders.Steps;
 /// rate beside it.</summary>
 /// <param name="Moves">What brings the laptop, or the phone, onto it.</param>
 /// <param name="Rivals">Other boxes that send the same name with the same key, by name.</param>
-internal sealed record WifiProof(Device Box, JoinLaptop Join, ImmutableArray<InstallerAction> Moves, ImmutableArray<string> Rivals, bool IsBeside)
+internal sealed record WifiProof(Device Box, JoinLaptop Join, ImmutableArray<InstallerAction> Moves, ImmutableArray<string> Rivals,
+    bool IsBeside)
 {
     /// <returns>Null where the box sends no Wi-Fi of the household, or where it is not known which box is joined.</returns>
     public static WifiProof? Of(WorkInProgress work, Device box, bool isBeside)
     {
-        foreach (var join in Spots.ByAir(work.House, work.State, box.Id).Where(join => join.Near == box.Id && join.Security != WifiSecurity.Open))
+        foreach (var join in Spots.ByAir(work.House, work.State, box.Id)
+            .Where(join => join.Near == box.Id && join.Security != WifiSecurity.Open))
         {
             var rivals = work.House.Devices.Where(other => other.Id != box.Id && other.SendsWifi && work.State.IsInUse(other.Id)
                 && other.Wifi.Any(one => one is { Enabled: true, Guest: false } && (one.Ssid, one.Key) == (join.Ssid, join.Key)))
                 .Select(other => other.Name).ToImmutableArray();
             // Beside the main box nobody can tell which of two of one name was taken.
             if (isBeside && !rivals.IsEmpty) return null;
-            ImmutableArray<InstallerAction> moves = work.Laptop?.Address.Method == EndpointMethod.Static ? [new SetLaptopAddress(), join] : [join];
+            ImmutableArray<InstallerAction> moves = work.Laptop?.Address.Method == EndpointMethod.Static
+                ? [new SetLaptopAddress(), join] : [join];
             var there = Simulator.Run(moves.Apply(work.House));
             if (there.JoinedBox(Laptop.Id) == box.Id && there.Net(Laptop.Id)?.Outcome == LeaseOutcome.Leased)
                 return new(box, join, moves, rivals, isBeside);
@@ -48,8 +51,8 @@ internal sealed record WifiProof(Device Box, JoinLaptop Join, ImmutableArray<Ins
     private IEnumerable<string> Which()
     {
         if (Rivals.IsEmpty) yield break;
-        yield return $"{Rules.Facts.Join(Rivals)} {(Rivals.Length == 1 ? "sends" : "send")} {Join.Ssid} too: stand beside {Box.Name}, and turn the Wi-Fi "
-            + "of what you hold off and on, so that it takes the nearest.";
+        yield return $"{Rules.Facts.Join(Rivals)} {(Rivals.Length == 1 ? "sends" : "send")} {Join.Ssid} too: "
+            + $"stand beside {Box.Name}, and turn the Wi-Fi of what you hold off and on, so that it takes the nearest.";
     }
 
     /// <summary>What a device near it may expect, to be held against what is measured there.</summary>
