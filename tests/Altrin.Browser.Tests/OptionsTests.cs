@@ -14,9 +14,9 @@ public sealed class OptionsTests : HandTest
         Browser.UntilText("nothing better exists");
         Browser.UntilText("Second router as access point");
         Browser.UntilText("4 of 4");
-        // What the schools that lost would have done, with this house's own reason.
+        // The other ways of the trade, with what is against them.
         Browser.UntilText("Second router behind Hall gateway as its DMZ host");
-        Browser.UntilText("and Hall gateway translates again");
+        Browser.UntilText("Addresses would be translated twice in the home");
         Browser.Press(() => Browser.Css("[data-way='0'] button"));
         Browser.UntilText("all 4 wants hold");
         Browser.Press(() => Browser.Link("Work order"));
@@ -53,6 +53,9 @@ public sealed class OptionsTests : HandTest
     {
         OpenHouse(Trade("no-mode-no-cable"), "options");
         Browser.UntilText("Not to be had:");
+        // A line until somebody opens it.
+        Assert.False(Browser.Has("Lay a cable from Hall to Study."));
+        Browser.Press(() => Browser.Css("[data-conflict] summary"));
         Browser.UntilText("Lay a cable from Hall to Study.");
         Browser.Press("Note it in the house, and plan with it");
         Browser.UntilText("Old router as access point by hand");
@@ -61,6 +64,7 @@ public sealed class OptionsTests : HandTest
         Browser.UntilText("cable, Hall to Study");
         Browser.Keys("z");
         Browser.UntilText("Not to be had:");
+        Browser.Press(() => Browser.Css("[data-conflict] summary"));
         Browser.Press(() => Browser.ButtonStarting("Give up"));
         Browser.Until(() => !Browser.Has("Not to be had:"), "the want to be given up");
         Assert.Empty(Found()["document"]!["needs"]!.AsArray());

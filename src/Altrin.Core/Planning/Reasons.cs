@@ -11,6 +11,9 @@ namespace Altrin.Core.Planning;
 /// <summary>What decides between two plans, in this house's own words: the first criterion of the ranking in which they differ.</summary>
 internal static class Reasons
 {
+    /// <summary>Letters of a title that is said again in a sentence.</summary>
+    private const int MostTitle = 36;
+
     public static string Against(Bench bench, RankedPlan plan, RankedPlan best) => Against(bench, (plan.Rank, plan.After), best);
 
     /// <summary>What puts a plan behind the best one.</summary>
@@ -46,7 +49,8 @@ internal static class Reasons
     {
         if (next is null) return "These boxes, cables and wants allow no other way.";
         var (mine, yours) = (best.Rank, next.Rank);
-        var other = $"“{next.Title}”";
+        // Two lines, and no title that fills both.
+        var other = next.Title.Length <= MostTitle ? $"“{next.Title}”" : "the next way";
         if (mine.Unserved < yours.Unserved) return Serves(bench, best.After, next.After);
         if (mine.Failing + mine.NiceFailing < yours.Failing + yours.NiceFailing
             && HeldHereAlone(best.After, next.After) is { } held) return $"It holds “{held.Sentence}”; {other} does not.";
@@ -55,7 +59,7 @@ internal static class Reasons
         if (mine.Cautions < yours.Cautions && New(next.After, best.After) is { } caution) return $"With {other}: {caution}";
         if (mine.RadioHops < yours.RadioHops)
             return mine.RadioHops == 0 ? $"A cable carries all of it; {other} goes by radio." : $"It takes fewer radio hops than {other}.";
-        if (mine.WorstRoom < yours.WorstRoom) return Faster(best.After, next);
+        if (mine.WorstRoom < yours.WorstRoom) return Faster(best.After, next.After, other);
         if (mine.Buys < yours.Buys) return $"Nothing is bought or laid that {other} needs.";
         if (mine.Provider < yours.Provider) return $"The provider’s box stays as it is; {other} sets it otherwise.";
         if (mine.Cut < yours.Cut) return $"Somebody is without internet for less time than with {other}.";
@@ -113,8 +117,8 @@ internal static class Reasons
                 + $"with the best plan no room has less than {Least(best):0.#}.");
     }
 
-    private static string Faster(Evaluation best, RankedPlan next) => string.Create(CultureInfo.InvariantCulture,
-        $"No room has less than {Least(best):0.#} Mb/s; {Least(next.After):0.#} with “{next.Title}”.");
+    private static string Faster(Evaluation best, Evaluation next, string other) => string.Create(CultureInfo.InvariantCulture,
+        $"No room has less than {Least(best):0.#} Mb/s; {Least(next):0.#} with {other}.");
 
     private static double Least(Evaluation after) => after.State.AirMap.Rooms.Min(room => room.Expected.Mbps);
 

@@ -32,7 +32,8 @@ public sealed class PoolExhausted : IRule
     private Finding UsedUp(Facts facts, int segment, RunningServer server, IReadOnlyCollection<Interface> without) =>
         new(Id, Severity.Fault, "The pool is used up", [server.Device, .. without.Select(one => one.Owner).Distinct()],
             () => $"{facts.NameOf(server.Device)} gives out {server.Pool}, {Count(server.Pool.Count)}. {Say(facts, without)} none, so no internet.",
-            () => Fixes(facts, server), facts.State.GuestsOf(server.Device) == segment ? ["guests"] : []);
+            // Two boxes may each run out for the other: whose pool it is tells them apart.
+            () => Fixes(facts, server), facts.State.GuestsOf(server.Device) == segment ? [server.Device, "guests"] : [server.Device]);
 
     private static string Say(Facts facts, IReadOnlyCollection<Interface> without) =>
         $"{Facts.Join(without.Select(one => facts.NameOf(one.Owner)))} {(without.Count == 1 ? "gets" : "get")}";

@@ -11,7 +11,11 @@ public sealed class InboundNeed : NeedJudge<Need.Inbound>
     public override (Answer, string) Judge(Facts facts, Need.Inbound need)
     {
         var answer = facts.State.Inbound(need.Endpoint, need.Protocol, need.Port);
-        if (answer.Reachable == Answer.Yes) return (Answer.Yes, "Every router on the way lets it in.");
+        if (answer.Reachable == Answer.Yes)
+            return MayBeShared(facts.House.Line)
+                ? (Answer.Sometimes, "Every router on the way lets it in, if the line’s address is its own. Such lines often share one: look which outside "
+                    + "address the gateway’s page shows.")
+                : (Answer.Yes, "Every router on the way lets it in.");
         return (answer.Reachable, answer.StoppedAt switch
         {
             null => Reasons.NoInternet(facts, need.Endpoint, facts.State.Internet(need.Endpoint).Why),
@@ -19,6 +23,10 @@ public sealed class InboundNeed : NeedJudge<Need.Inbound>
             var device => $"Stopped at {facts.NameOf(device)}.",
         });
     }
+
+    /// <summary>A line over the air whose address nobody has seen: most of them share it among customers. Common practice, no source.</summary>
+    private static bool MayBeShared(Line? line) =>
+        line is { Technology: Technology.FixedWireless or Technology.Satellite, Seen: null, Agreed: null };
 }
 
 internal partial class NeedHearing

@@ -23,9 +23,18 @@ public sealed class GatewayWifiLeftOn : IRule
         if (facts.House.Rooms.Where((room, i) => room.Outdoor != true && facts.State.AirMap.Rooms[i].Source is { } source && facts.House.Devices[source.Device].Id == gateway.Id && IsAlone(facts, i, gateway)).Any()) yield break;
         yield return new(Id, Severity.Caution, "The gateway is still on the air", [gateway.Id],
             () => $"{facts.NameOf(other)} makes the household’s Wi-Fi, and nobody is on {gateway.Name}’s {Facts.Join(own.Select(one => one.Network.Ssid).Distinct())}. "
-            + $"The two disturb each other, and there is one more box to keep safe.{Without(facts, gateway)}",
-            () => [new($"Turn off the Wi-Fi of {gateway.Name}", [.. Off(own)])]);
+            + $"The two disturb each other, and there is one more box to keep safe.{Look(facts, gateway)}{Without(facts, gateway)}",
+            () => [new($"Turn off the Wi-Fi of {gateway.Name}", [.. Off(own)])])
+        { IsSettledOnSite = IsHardlyLookedAt(facts) };
     }
+
+    /// <summary>Not looked at is not nobody: of so few things on Wi-Fi nobody has gone through the house. Common practice, no source.</summary>
+    private const int FewThings = 3;
+
+    private static bool IsHardlyLookedAt(Facts facts) => facts.House.Endpoints.Count(thing => thing.Connect is Attachment.Join) < FewThings;
+
+    private static string Look(Facts facts, Device gateway) => IsHardlyLookedAt(facts)
+        ? $" Few things are noted yet: look first whether {gateway.Name} lists others on its Wi-Fi." : "";
 
     /// <summary>Whose Wi-Fi is in use where nobody is on the gateway’s; null where somebody is, or nobody is on any.</summary>
     private static string? Other(Facts facts, string gateway)

@@ -15,8 +15,14 @@ internal static class ProofSteps
     public static void Line(WorkInProgress work)
     {
         if (work.House.Line is not { } line || work.House.FindDevice(line.Device) is not { } entry) return;
-        // A gateway in pass-through shows its page and no internet: there the line is proved at the router that receives it.
+        // A gateway in pass-through shows its page and no internet, and a modem shows nothing: there the line is proved at the router that receives
+        // it. Where there is none yet, nothing is there to see.
         var gateway = entry is { Traits.HandsLineOn: true, PassthroughTo: { } id } ? work.House.FindDevice(id) ?? entry : entry;
+        if (entry.Traits.IsModem && entry.Lan?.Address is null)
+        {
+            if (work.House.Devices.FirstOrDefault(box => ReceivesTheLine(work, box.Id)) is not { } receiver) return;
+            gateway = receiver;
+        }
         // Without a socket nothing is read at a box that no Wi-Fi leads to.
         if (work.Hands != Hands.Laptop && !CanBeProvedAt(work, gateway.Id)) return;
         work.Phase = "Before anything is changed";
@@ -39,6 +45,9 @@ internal static class ProofSteps
             ],
         });
     }
+
+    private static bool ReceivesTheLine(WorkInProgress work, string device) =>
+        work.State.Wan(device) is { Candidates: [{ Server: Network.Line.ProviderId }] };
 
     private static bool IsKnown(Line line) =>
         line is { HandOff: HandOff.Static, Agreed: not null } or { HandOff: not HandOff.Static, Seen: not null };
