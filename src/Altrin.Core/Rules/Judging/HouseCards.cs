@@ -45,21 +45,23 @@ public static class HouseCards
         var steps = stairs.Steps.ToDictionary(step => step.Device, StringComparer.Ordinal);
         var marks = Marks(house);
         var sent = Sent(house.State.House);
+        var proposed = new ProposedAddress(house);
         return [.. house.State.House.Devices.Select(box => new BoxWords(box.Id, Says(house, box, steps.GetValueOrDefault(box.Id)), SayStep(box, steps.GetValueOrDefault(box.Id)),
             [.. box.Supports.Prepend(box.Mode).Distinct().Select(mode => new ModeChoice(mode, mode.Say()))], box.Traits.MayAskForAddress && !box.Traits.AlwaysAsks,
             [.. SettingCatalogue.All.Where(setting => setting.Counts(box)).Select(setting => setting.Id)],
             box.Traits.Uplink == UplinkSide.None ? [] : Joinable(box, sent),
             [.. box.Ports.Select(port => new SocketWords(port.Id, Naming.PortName(box, port.Id)))], Mark(marks, box.Id),
             box.Traits.IsRouter, box.Supports.Prepend(box.Mode).Any(mode => Modes.Of(mode).IsRouter), box.Traits.HandsLineOn,
-            ProposedAddress.Of(house, box), box.Lan?.Address is { } own ? AddressPool.Usual(own.Prefix) : null))];
+            proposed.Of(box), box.Lan?.Address is { } own ? AddressPool.Usual(own.Prefix) : null))];
     }
 
     public static ImmutableArray<ThingWords> Things(Evaluation house)
     {
         var marks = Marks(house);
         var air = Joinable(house);
+        var proposed = new ProposedAddress(house);
         return [.. house.State.House.Endpoints.Select(thing => new ThingWords(thing.Id,
-            thing.Bands.IsEmpty ? air : [.. air.Where(one => thing.Bands.Contains(one.Band))], Mark(marks, thing.Id), ProposedAddress.Of(house, thing)))];
+            thing.Bands.IsEmpty ? air : [.. air.Where(one => thing.Bands.Contains(one.Band))], Mark(marks, thing.Id), proposed.Of(thing)))];
     }
 
     /// <summary>What a thing of any band could join, a name once.</summary>
