@@ -6,6 +6,7 @@ import { DraftChoice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
 import { OnOff } from '../../parts/OnOff'
 import { Press } from '../../parts/Press'
+import { wordsOf } from '../../parts/wordsOf'
 import { useHand } from '../../state/hand'
 import { say } from '../../state/notices'
 import { AddressField } from './AddressField'
@@ -19,7 +20,7 @@ export function BoxFields({ device }: { device: Device }) {
   const lan = device.lan
   const server = lan?.dhcpServer
   const { house } = useJob()
-  const words = house.boxes.find((one) => one.id === device.id)
+  const words = wordsOf(house, device.id)
   const has = (setting: string) => words?.settings.includes(setting) ?? false
 
   const setAddress = (typed: string) => {

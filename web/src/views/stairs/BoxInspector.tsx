@@ -7,6 +7,7 @@ import { CopyButton } from '../../parts/CopyButton'
 import { DraftPart } from '../../parts/DraftPart'
 import { Press } from '../../parts/Press'
 import { Segmented } from '../../parts/Segmented'
+import { wordsOf } from '../../parts/wordsOf'
 import { BoxFields } from './BoxFields'
 import { InboundFields } from './InboundFields'
 import { JoinFields } from './JoinFields'
@@ -67,7 +68,7 @@ export function BoxInspector({ device }: { device: Device }) {
   const { orSay } = useSettings()
   const { params, turn } = usePlace()
   const { house } = useJob()
-  const sections = sectionsOf(device, house.boxes.find((one) => one.id === device.id)?.settings ?? [])
+  const sections = sectionsOf(device, wordsOf(house, device.id)?.settings ?? [])
   const section = sections.find((one) => one.value === params.get('tab')) ?? sections[0]
   const lan = device.lan
   return (

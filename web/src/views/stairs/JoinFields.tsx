@@ -27,7 +27,7 @@ export function JoinFields({ device }: { device: Device }) {
   const { house } = useJob()
   const { orSay } = useSettings()
   const devices = house.document.devices ?? []
-  const words = house.boxes.find((one) => one.id === device.id)
+  const words = wordsOf(house, device.id)
   if (words?.settings.includes('passthrough-to'))
     return (
       <DraftChoice
