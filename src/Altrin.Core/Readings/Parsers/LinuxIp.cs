@@ -15,31 +15,17 @@ internal sealed class IpAddr : IPastedParser
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {
         if (Link(rest[0].Text) is not null || Brief(rest[0].Text) is not null) return 3;
-        return rest[0].Text.StartsWith("[{", StringComparison.Ordinal) && rest[0].Text.Contains("\"ifname\"", StringComparison.Ordinal) && rest[0].Text.Contains("\"addr_info\"", StringComparison.Ordinal) ? 3
-            : rest[0].Trimmed is "[" or "[{" or "[ {" && Upcoming(rest, "\"ifname\"") ? 3 : 0;
-    }
-
-    private static bool Upcoming(ReadOnlySpan<PastedLine> rest, string word)
-    {
-        for (var i = 0; i < Math.Min(rest.Length, 6); i++)
-            if (rest[i].Text.Contains(word, StringComparison.Ordinal)) return true;
-        return false;
+        if (ForPrograms.Begins(rest, "\"ifname\"", "\"addr_info\"")) return 3;
+        // Cut off at the top: the lines of one adapter.
+        return rest[0].Indent > 0 && Scan.Words(rest[0].Text) is ["link/ether", ..] or ["inet", _, "brd" or "scope", ..] ? 2 : 0;
     }
 
     public bool GoesOn(Taken sofar, PastedLine line)
     {
-        if (sofar[0].Text.TrimStart().StartsWith('[')) return sofar.Sum(Depth) > 0;
+        if (ForPrograms.IsOne(sofar)) return ForPrograms.GoesOn(sofar);
         if (Link(line.Text) is { } link) return !sofar.Says(LinkName, $"{link.Index}");
         if (Brief(line.Text) is { } brief) return Brief(sofar[0].Text) is not null && !sofar.Says(BriefName, brief.Name);
         return line.IsBlank || (line.Indent > 0 && Brief(sofar[0].Text) is null);
-    }
-
-    /// <summary>Brackets that a line opens and does not close.</summary>
-    private static int Depth(string text)
-    {
-        var depth = 0;
-        foreach (var letter in text) depth += letter switch { '[' or '{' => 1, ']' or '}' => -1, _ => 0 };
-        return depth;
     }
 
     private static string? LinkName(string text) => Link(text) is { } link ? $"{link.Index}" : null;
@@ -68,7 +54,7 @@ internal sealed class IpAddr : IPastedParser
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
     {
-        if (lines[0].Text.TrimStart().StartsWith('[')) return FromJson(lines);
+        if (ForPrograms.IsOne(lines)) return FromJson(lines);
         var all = new Gathered();
         SeenAdapter? now = null;
         foreach (var line in lines)
@@ -88,6 +74,7 @@ internal sealed class IpAddr : IPastedParser
                 continue;
             }
             var words = Scan.Words(line.Text);
+            if (now is null && words[0] is "link/ether" or "inet") now = new("");
             if (now is null) all.Unread.Add(line.Number);
             else if (words[0].StartsWith("link/", StringComparison.Ordinal))
             {
@@ -114,22 +101,20 @@ internal sealed class IpAddr : IPastedParser
     private PastedReading? FromJson(IReadOnlyList<PastedLine> lines)
     {
         var all = new Gathered();
-        try
+        ForPrograms.Each(lines, all, link =>
         {
-            using var json = JsonDocument.Parse(string.Join('\n', lines.Select(line => line.Text)), new() { AllowTrailingCommas = true, MaxDepth = 32 });
-            foreach (var link in json.RootElement.EnumerateArray())
+            if (ForPrograms.Text(link, "ifname") is not { } name) return;
+            var type = ForPrograms.Text(link, "link_type");
+            var adapter = new SeenAdapter(name)
             {
-                if (!link.TryGetProperty("ifname", out var name) || name.GetString() is not { } ifname) continue;
-                var adapter = new SeenAdapter(ifname) { Kind = link.TryGetProperty("link_type", out var type) && type.GetString() == "loopback" ? AdapterKind.Virtual : Scan.KindOf(ifname) };
-                if (link.TryGetProperty("address", out var mac) && type.ValueKind == JsonValueKind.String && type.GetString() == "ether") adapter = adapter with { Mac = Scan.Mac(mac.GetString()) };
-                if (link.TryGetProperty("addr_info", out var addresses))
-                    foreach (var one in addresses.EnumerateArray())
-                        if (one.TryGetProperty("local", out var local) && one.TryGetProperty("prefixlen", out var length) && one.TryGetProperty("family", out var family) && family.GetString() == "inet")
-                            adapter = With(adapter, $"{local.GetString()}/{length.GetRawText()}", one.TryGetProperty("dynamic", out var dynamic) && dynamic.ValueKind == JsonValueKind.True);
-                all.Adapters.Add(adapter);
-            }
-        }
-        catch (Exception error) when (error is JsonException or InvalidOperationException) { all.Unread.AddRange(lines.Where(line => !line.IsBlank).Select(line => line.Number)); }
+                Kind = type == "loopback" ? AdapterKind.Virtual : Scan.KindOf(name),
+                Mac = type == "ether" ? Scan.Mac(ForPrograms.Text(link, "address")) : null,
+            };
+            if (link.TryGetProperty("addr_info", out var addresses) && addresses.ValueKind == JsonValueKind.Array)
+                foreach (var one in addresses.EnumerateArray().Where(one => ForPrograms.Text(one, "family") == "inet"))
+                    adapter = With(adapter, $"{ForPrograms.Text(one, "local")}/{ForPrograms.Text(one, "prefixlen")}", ForPrograms.Text(one, "dynamic") == "true");
+            all.Adapters.Add(adapter);
+        });
         return all.As(Source, ReadingPart.Adapters);
     }
 }
@@ -190,8 +175,14 @@ internal sealed class IpNeigh : IPastedParser
     private static readonly string[] States = ["REACHABLE", "STALE", "DELAY", "PROBE", "FAILED", "INCOMPLETE", "PERMANENT", "NOARP", "NONE"];
 
     public string Source => "ip-neigh";
-    public int Begins(ReadOnlySpan<PastedLine> rest) => Row(rest[0].Text) is not null ? 3 : 0;
-    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || Row(line.Text) is not null && !sofar.Has(line.Text);
+
+    /// <summary>Of <c>-j</c>: all neighbours on one line.</summary>
+    public bool ReadsLongLines => true;
+
+    public int Begins(ReadOnlySpan<PastedLine> rest) => Row(rest[0].Text) is not null || ForPrograms.Begins(rest, "\"dst\"", "\"state\"") ? 3 : 0;
+
+    public bool GoesOn(Taken sofar, PastedLine line) =>
+        ForPrograms.IsOne(sofar) ? ForPrograms.GoesOn(sofar) : line.IsBlank || Row(line.Text) is not null && !sofar.Has(line.Text);
 
     private static (string Address, string? Mac, string Dev, string State)? Row(string text)
     {
@@ -205,14 +196,20 @@ internal sealed class IpNeigh : IPastedParser
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
     {
         var all = new Gathered();
-        foreach (var line in lines)
-        {
-            if (line.IsBlank) continue;
-            if (Row(line.Text) is not { } row) all.Unread.Add(line.Number);
-            else if (Scan.Address(row.Address) is { } address && Scan.IsSomebody(address) && row.State is not ("FAILED" or "INCOMPLETE") && Scan.Mac(row.Mac) is { } mac)
-                all.Neighbours.Add(new(address, mac, null, row.Dev));
-        }
+        if (ForPrograms.IsOne(lines)) ForPrograms.Each(lines, all, one => Take(ForPrograms.Text(one, "dst"), ForPrograms.Text(one, "lladdr"), ForPrograms.Text(one, "dev"), ForPrograms.Text(one, "state")));
+        else
+            foreach (var line in lines)
+            {
+                if (line.IsBlank) continue;
+                if (Row(line.Text) is { } row) Take(row.Address, row.Mac, row.Dev, row.State);
+                else all.Unread.Add(line.Number);
+            }
         return all.As(Source, ReadingPart.Neighbours);
+
+        void Take(string? at, string? hardware, string? dev, string? state)
+        {
+            if (Scan.Address(at) is { } address && Scan.IsSomebody(address) && state is not ("FAILED" or "INCOMPLETE") && Scan.Mac(hardware) is { } mac) all.Neighbours.Add(new(address, mac, null, dev));
+        }
     }
 }
 
@@ -273,10 +270,10 @@ internal sealed class Ifconfig : IPastedParser
 internal sealed class Arp : IPastedParser
 {
     public string Source => "arp";
-    public int Begins(ReadOnlySpan<PastedLine> rest) => Sentence(rest[0].Text) is not null || IsHead(rest[0].Text) ? 3 : 0;
+    public int Begins(ReadOnlySpan<PastedLine> rest) => Sentence(rest[0].Text) is not null || IsHead(rest[0].Text) ? 3 : Row(rest[0].Text) is { Mac: not null } ? 2 : 0;
 
     public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank
-        || (Sentence(line.Text) is not null ? Sentence(sofar[0].Text) is not null && !sofar.Has(line.Text) : IsHead(sofar[0].Text) && !IsHead(line.Text) && Row(line.Text) is not null)
+        || (Sentence(line.Text) is not null ? Sentence(sofar[0].Text) is not null && !sofar.Has(line.Text) : Sentence(sofar[0].Text) is null && !IsHead(line.Text) && Row(line.Text) is not null)
         || line.Text.StartsWith("Entries:", StringComparison.Ordinal);
 
     private static bool IsHead(string text) => Scan.Words(text) is ["Address", "HWtype", ..];

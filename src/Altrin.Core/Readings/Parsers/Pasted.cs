@@ -19,6 +19,15 @@ public sealed record PastedReading(
 {
     /// <summary>Parts that the tool tells of at all: an empty list of such a part is said, of another left out.</summary>
     public ImmutableArray<ReadingPart> Tells { get; init; } = [];
+
+    /// <summary>How many single things it says.</summary>
+    internal int Facts =>
+        Adapters.Sum(one => Said(one.Mac, one.Address, one.Gateway, one.Method, one.Server, one.Name.Length == 0 ? null : one.Name) + one.Dns.Count + one.Also.Count)
+        + Neighbours.Sum(one => Said(one.Address, one.Mac, one.Name))
+        + Networks.Sum(one => Said(one.Ssid, one.Bssid, one.Channel, one.Security, one.SignalPercent, one.LevelDbm))
+        + Hops.Sum(one => Said(one.Address, one.Ms)) + Pings.Sum(one => Said(one.Target, one.Sent, one.Received, one.Ms));
+
+    private static int Said(params object?[] fields) => fields.Count(field => field is not null);
 }
 
 public enum ReadingPart { Adapters, Neighbours, Networks, Hops, Pings }

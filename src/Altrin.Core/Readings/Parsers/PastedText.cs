@@ -19,7 +19,18 @@ public static class PastedText
     /// <returns>A value an output, in order; the same output pasted twice is one. Empty where nothing is recognised.</returns>
     public static IReadOnlyList<PastedReading> Read(string text)
     {
-        var lines = Lines(text.Length > MostLetters ? text[..MostLetters] : text);
+        if (text.Length > MostLetters) text = text[..MostLetters];
+        var asItStands = Read(PastedLines.Of(text));
+        return PastedLines.Unwrapped(text) is { } lines && Read(lines) is var unwrapped && Says(unwrapped) > Says(asItStands) ? unwrapped : asItStands;
+    }
+
+    /// <summary>What was read, less what was not: of two ways to take a text the one that says more is right. A torn output says some things twice.</summary>
+    private static int Says(List<PastedReading> readings) => readings.Sum(reading => reading.Facts - reading.Unread.Length - CostOfTearing);
+
+    private const int CostOfTearing = 4;
+
+    private static List<PastedReading> Read(PastedLine[] lines)
+    {
         var readings = new List<PastedReading>();
         var before = new List<int>();
         for (var at = 0; at < lines.Length;)
@@ -31,7 +42,13 @@ public static class PastedText
                 continue;
             }
             var part = new Taken(lines[at++]);
-            while (at < lines.Length && (lines[at].IsBlank || Reads(parser, lines[at]) && parser.GoesOn(part, lines[at]) && !IsOtherTool(lines.AsSpan(at), parser))) part.Add(lines[at++]);
+            while (at < lines.Length)
+            {
+                // A line longer than any that is printed is passed over; what stands around it is one output.
+                if (!Reads(parser, lines[at])) before.Add(lines[at++].Number);
+                else if (lines[at].IsBlank || parser.GoesOn(part, lines[at]) && !IsOtherTool(lines.AsSpan(at), parser)) part.Add(lines[at++]);
+                else break;
+            }
             if (parser.Read(part) is { } reading) readings.Add(reading with { Unread = [.. before.Concat(reading.Unread).Distinct().Order()] });
             before.Clear();
         }
@@ -49,7 +66,7 @@ public static class PastedText
         return (best, sure);
     }
 
-    private static bool Reads(IPastedParser parser, PastedLine line) => line.Text.Length <= LongestLine || parser.ReadsLongLines;
+    private static bool Reads(IPastedParser parser, PastedLine line) => line.Text.Length <= LongestLine || parser.ReadsLongLines && line.Trimmed.StartsWith('[');
 
     /// <summary>A further line that no doubt begins another tool's output.</summary>
     private static bool IsOtherTool(ReadOnlySpan<PastedLine> rest, IPastedParser current) =>
@@ -64,41 +81,4 @@ public static class PastedText
 
     /// <summary>The lines as they are counted; what stands in them is as it was pasted.</summary>
     public static string[] Split(string text) => text.Replace("\r\n", "\n", StringComparison.Ordinal).Replace('\r', '\n').TrimStart('\ufeff').Split('\n');
-
-    private static PastedLine[] Lines(string text)
-    {
-        var parts = Split(text);
-        return [.. parts.Select((line, i) => new PastedLine(i + 1, IsPrompt(line) ? "" : Clean(line)))];
-    }
-
-    /// <summary>Colours of a terminal and other signs that are no letters go; a tab stays.</summary>
-    private static string Clean(string line)
-    {
-        if (!line.Any(letter => letter is '\u001b' or '\0' or '\b' or '\u0007')) return line.TrimEnd();
-        var clean = new System.Text.StringBuilder();
-        for (var i = 0; i < line.Length; i++)
-        {
-            if (line[i] == '\u001b' && i + 1 < line.Length && line[i + 1] == '[')
-            {
-                i += 2;
-                while (i < line.Length && line[i] is not (>= '@' and <= '~')) i++;
-            }
-            else if (line[i] is not ('\0' or '\b' or '\u0007' or '\u001b')) clean.Append(line[i]);
-        }
-        return clean.ToString().TrimEnd();
-    }
-
-    /// <summary>A prompt, with or without the command behind it.</summary>
-    private static bool IsPrompt(string line)
-    {
-        var text = line.TrimStart();
-        if (text.Length > 2 && char.IsAsciiLetter(text[0]) && text[1] == ':' && text[2] == '\\' && text.Contains('>', StringComparison.Ordinal)) return true;
-        if (text.StartsWith("PS ", StringComparison.Ordinal) && text.Contains('>', StringComparison.Ordinal)) return true;
-        var words = text.Split(' ', 2)[0];
-        if (words is "$" or "#" or "%" or ">" or "~$" or "~#") return text.Length <= 2 || text[words.Length] == ' ';
-        if ((words.EndsWith('$') || words.EndsWith('#') || words.EndsWith('%')) && words.Contains('@', StringComparison.Ordinal)) return true;
-        // “name@host dir % command” of a Mac.
-        var percent = text.IndexOf(" % ", StringComparison.Ordinal);
-        return words.Contains('@', StringComparison.Ordinal) && (percent > 0 || text.EndsWith(" %", StringComparison.Ordinal) || text.Contains("]$ ", StringComparison.Ordinal)) || text.StartsWith('[') && text.Contains('@', StringComparison.Ordinal) && (text.Contains("]$", StringComparison.Ordinal) || text.Contains("]#", StringComparison.Ordinal));
-    }
 }

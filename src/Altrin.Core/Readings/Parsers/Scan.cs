@@ -37,6 +37,12 @@ public static class Scan
         return Ipv4Address.TryParse(bare, out var address) ? address.ToString() : null;
     }
 
+    /// <summary>An IPv4 or IPv6 address, without the interface that may stand behind it (<c>fe80::1%5</c>).</summary>
+    public static string? AnyAddress(string text) =>
+        Address(text) ?? (text.Trim('(', ')', '[', ']', ',', ';').TrimEnd(':', '.') is var bare && IsIpv6(bare) ? bare.Split('%')[0] : null);
+
+    public static string? AnyAddressIn(string text) => Words(text).Select(AnyAddress).FirstOrDefault(one => one is not null);
+
     public static string? AddressIn(string text) => Words(text).Select(Address).FirstOrDefault(one => one is not null);
 
     /// <summary>With a prefix (<c>192.168.1.4/24</c>), or bare.</summary>

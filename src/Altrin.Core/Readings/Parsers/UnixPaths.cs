@@ -6,7 +6,7 @@ internal sealed class UnixPing : IPastedParser
     public string Source => "ping";
 
     public int Begins(ReadOnlySpan<PastedLine> rest) => Head(rest[0].Text) is not null || UnknownHost(rest[0].Text) is not null ? 3
-        : IsAnswer(rest[0].Text) || rest[0].Text.StartsWith("--- ", StringComparison.Ordinal) && rest[0].Text.Contains("ping statistics", StringComparison.Ordinal) ? 2 : 0;
+        : IsAnswer(rest[0].Text) || rest[0].Text.StartsWith("--- ", StringComparison.Ordinal) && rest[0].Text.EndsWith(" statistics ---", StringComparison.Ordinal) ? 2 : 0;
 
     public bool GoesOn(Taken sofar, PastedLine line) => Head(line.Text) is null && UnknownHost(line.Text) is null
         && !(sofar.HasOne(IsEnd) && !line.IsBlank)
@@ -16,14 +16,18 @@ internal sealed class UnixPing : IPastedParser
 
     private static bool IsOurs(string text) => IsAnswer(text) || text.StartsWith("--- ", StringComparison.Ordinal) || IsEnd(text)
         || text.StartsWith("From ", StringComparison.Ordinal) || text.StartsWith("Request timeout", StringComparison.Ordinal) || text.Contains("packets transmitted", StringComparison.Ordinal) || text.StartsWith("ping: ", StringComparison.Ordinal)
-        || text.Contains("bytes from", StringComparison.Ordinal) || text is "^C" || text.StartsWith("pipe ", StringComparison.Ordinal) || text.StartsWith("no answer yet", StringComparison.Ordinal) || text.StartsWith("92 bytes", StringComparison.Ordinal) || text.StartsWith("Vr HL", StringComparison.Ordinal);
+        || text.Contains("bytes from", StringComparison.Ordinal) || text is "^C" || text.StartsWith("pipe ", StringComparison.Ordinal)
+         || text.StartsWith("no answer yet", StringComparison.Ordinal) || text.StartsWith("92 bytes", StringComparison.Ordinal) || text.StartsWith("Vr HL", StringComparison.Ordinal);
 
     /// <summary><c>PING host (192.0.2.1) 56(84) bytes of data.</c></summary>
     private static string? Head(string text)
     {
-        if (!text.StartsWith("PING ", StringComparison.Ordinal) || !text.Contains("bytes", StringComparison.Ordinal)) return null;
+        if (!text.Contains("bytes", StringComparison.Ordinal)) return null;
         var words = Scan.Words(text);
-        return words.Length > 2 ? Scan.Address(words[2].Split(')')[0]) ?? Scan.Address(words[1]) ?? words[1] : null;
+        // “PING6(56=40+8+8 bytes) own --> target”, “PING name(2001:db8::1) 56 data bytes”.
+        if (text.StartsWith("PING6(", StringComparison.Ordinal)) return Scan.AnyAddress(words[^1]) ?? words[^1];
+        if (!text.StartsWith("PING ", StringComparison.Ordinal) || words.Length <= 2) return null;
+        return Scan.Address(words[2].Split(')')[0]) ?? Scan.AnyAddress(words[1].Split('(')[^1]) ?? words[1];
     }
 
     private static string? UnknownHost(string text)
@@ -34,7 +38,8 @@ internal sealed class UnixPing : IPastedParser
         return parts.Length == 3 && parts[2].Contains("not known", StringComparison.Ordinal) | parts[2].Contains("resolution", StringComparison.Ordinal) ? parts[1] : null;
     }
 
-    private static bool IsAnswer(string text) => text.Contains(" bytes from ", StringComparison.Ordinal) && text.Contains("icmp_seq", StringComparison.Ordinal) && text.Length > 0 && char.IsAsciiDigit(text[0]);
+    private static bool IsAnswer(string text) =>
+        text.Contains(" bytes from ", StringComparison.Ordinal) && text.Contains("icmp_seq", StringComparison.Ordinal) && char.IsAsciiDigit(text[0]);
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
     {
@@ -51,8 +56,7 @@ internal sealed class UnixPing : IPastedParser
             else if (UnknownHost(line.Text) is { } unknown) (target, sent, received) = (unknown, 0, 0);
             else if (IsAnswer(line.Text))
             {
-                var from = Scan.AddressIn(line.Text.Replace(':', ' '));
-                target ??= from;
+                target ??= Scan.AnyAddressIn(line.Text);
                 if (line.Text.Contains("(DUP!)", StringComparison.Ordinal)) continue;
                 answers++;
                 if (line.Text.IndexOf("time=", StringComparison.Ordinal) is var at and > 0 && Scan.Number(line.Text[(at + 5)..]) is { } ms) times.Add(ms);
@@ -68,7 +72,7 @@ internal sealed class UnixPing : IPastedParser
                 var numbers = line.Text.Split('=')[^1].Split('/');
                 if (numbers.Length >= 3) average = Scan.Number(numbers[1]);
             }
-            else if (line.Text.StartsWith("--- ", StringComparison.Ordinal)) target ??= Scan.Words(line.Text)[1];
+            else if (line.Text.StartsWith("--- ", StringComparison.Ordinal)) target ??= Scan.AnyAddress(Scan.Words(line.Text)[1]) ?? Scan.Words(line.Text)[1];
             else if (line.Text.StartsWith("From ", StringComparison.Ordinal) || line.Text.StartsWith("Request timeout", StringComparison.Ordinal) || line.Text.StartsWith("no answer yet", StringComparison.Ordinal)) lost++;
             else if (!IsOurs(line.Text)) all.Unread.Add(line.Number);
         }

@@ -5,18 +5,43 @@ namespace Altrin.Core.Readings.Parsers;
 internal sealed class WifiDetails : IPastedParser
 {
     private static readonly string[] Labels = ["networkname", "ssid", "network", "netzwerkname", "nomdurseau", "nombredelared"];
+    private static readonly string[] Securities = ["security", "securitytype", "sicherheit", "sicherheitstyp", "scurit", "typedescurit", "seguridad", "tipodeseguridad"];
+    private static readonly string[] Passwords = ["password", "passwort", "motdepasse", "contrasea"];
+    private static readonly string[] Bands = ["band", "frequency", "frequenz", "frequenzband", "frquence", "bande", "frecuencia", "banda"];
 
     public string Source => "wifi-details";
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {
         if (rest[0].Trimmed.StartsWith("WIFI:", StringComparison.OrdinalIgnoreCase) && rest[0].Text.Contains(';', StringComparison.Ordinal)) return 3;
-        if (Scan.Pair(rest[0].Text) is not { } pair || !Labels.Contains(Scan.Fold(pair.Label))) return 0;
-        for (var i = 1; i < Math.Min(rest.Length, 5); i++)
-            if (Scan.Pair(rest[i].Text) is { } other && Scan.Fold(other.Label) is "security" or "password" or "passwort" or "sicherheit" or "motdepasse" or "scurit" or "contrasea" or "seguridad" or "securitytype") return 3;
+        if (!Labels.Contains(LabelOf(rest[0].Text))) return 0;
+        for (var i = 1; i < Math.Min(rest.Length, 7); i++)
+            if (LabelOf(rest[i].Text) is var other && (Securities.Contains(other) || Passwords.Contains(other))) return 3;
         return 0;
     }
 
-    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || !sofar[0].Trimmed.StartsWith("WIFI:", StringComparison.OrdinalIgnoreCase) && Scan.Pair(line.Text) is { } pair && !Labels.Contains(Scan.Fold(pair.Label));
+    public bool GoesOn(Taken sofar, PastedLine line)
+    {
+        if (line.IsBlank) return true;
+        if (sofar[0].Trimmed.StartsWith("WIFI:", StringComparison.OrdinalIgnoreCase)) return false;
+        return IsAlone(sofar[0].Text) || Pair(line.Text) is not null ? !Labels.Contains(LabelOf(line.Text)) : IsAlone(sofar[^1].Text);
+    }
+
+    /// <summary>A label that stands above its value.</summary>
+    private static bool IsAlone(string text) => Pair(text) is null && Scan.Fold(text) is var fold && new[] { Labels, Securities, Passwords, Bands }.Any(known => known.Contains(fold));
+
+    private static string LabelOf(string text) => Scan.Fold(Pair(text)?.Label ?? text);
+
+    private static (string Label, string Value)? Pair(string text) => text.Contains('\t', StringComparison.Ordinal) ? Scan.Pair(text, '\t') : Scan.Pair(text);
+
+    /// <summary>Labels and values, beside each other or one above the other.</summary>
+    private static IEnumerable<(string Label, string Value, int Number)> Pairs(IReadOnlyList<PastedLine> lines)
+    {
+        var said = lines.Where(line => !line.IsBlank).ToList();
+        for (var i = 0; i < said.Count; i++)
+            if (Pair(said[i].Text) is { } pair) yield return (Scan.Fold(pair.Label), pair.Value, said[i].Number);
+            else if (IsAlone(said[i].Text) && i + 1 < said.Count && !IsAlone(said[i + 1].Text)) yield return (Scan.Fold(said[i].Text), said[++i].Trimmed, said[i].Number);
+            else yield return ("", "", said[i].Number);
+    }
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
     {
@@ -27,17 +52,12 @@ internal sealed class WifiDetails : IPastedParser
             return all.As(Source, ReadingPart.Networks);
         }
         var network = new SeenNetwork((string?)null);
-        foreach (var line in lines)
-        {
-            if (line.IsBlank) continue;
-            if (Scan.Pair(line.Text) is not { } pair) { all.Unread.Add(line.Number); continue; }
-            var fold = Scan.Fold(pair.Label);
-            if (Labels.Contains(fold)) network = network with { Ssid = pair.Value.Length == 0 ? null : pair.Value };
-            else if (fold is "security" or "securitytype" or "sicherheit" or "scurit" or "seguridad") network = network with { Security = SecurityWord.Of(pair.Value) };
-            else if (fold is "password" or "passwort" or "motdepasse" or "contrasea") continue;
-            else if (fold is "band" or "frequency" && Scan.Number(pair.Value) is { } ghz) network = network with { Band = ghz < 3 ? "2.4" : ghz < 5.9 ? "5" : "6" };
-            else all.Unread.Add(line.Number);
-        }
+        foreach (var (label, value, number) in Pairs(lines))
+            if (Labels.Contains(label)) network = network with { Ssid = value.Length == 0 ? null : value };
+            else if (Securities.Contains(label)) network = network with { Security = SecurityWord.Of(value) };
+            else if (Passwords.Contains(label)) continue;
+            else if (Bands.Contains(label) && Scan.Number(value) is { } ghz) network = network with { Band = ghz < 3 ? "2.4" : ghz < 5.9 ? "5" : "6" };
+            else all.Unread.Add(number);
         all.Networks.Add(network);
         return all.As(Source, ReadingPart.Networks);
     }

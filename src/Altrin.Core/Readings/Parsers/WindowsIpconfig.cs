@@ -156,12 +156,15 @@ internal sealed class WindowsIpconfig : IPastedParser
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {
         if (Heading(rest[0].Text) is not null) return 3;
-        if (Adapter(rest[0]) is null) return 0;
-        // Cut off at the top: an adapter's heading, and labels with their row of dots under it.
+        // Cut off at the top: an adapter's heading with labels under it, or two labels with their rows of dots.
+        var isAdapter = Adapter(rest[0]) is not null;
+        if (!isAdapter && !IsDotted(rest[0])) return 0;
         for (var i = 1; i < Math.Min(rest.Length, 6); i++)
-            if (Label(rest[i].Text) is not null) return 3;
+            if (isAdapter ? Label(rest[i].Text) is not null : IsDotted(rest[i])) return isAdapter ? 3 : 2;
         return 0;
     }
+
+    private static bool IsDotted(PastedLine line) => line.Text.Contains(". ", StringComparison.Ordinal) && Label(line.Text) is { Field: not Field.Description };
 
     /// <summary>A heading once more is a further output; adapters and their lines are not.</summary>
     public bool GoesOn(Taken sofar, PastedLine line) => Heading(line.Text) is null
@@ -203,6 +206,7 @@ internal sealed class WindowsIpconfig : IPastedParser
         SeenAdapter? now = null;
         string? mask = null;
         var last = Field.Ignored;
+        var isHeaded = false;
         void Close()
         {
             if (now is null) return;
@@ -215,7 +219,7 @@ internal sealed class WindowsIpconfig : IPastedParser
             if (line.IsBlank) continue;
             if (Heading(line.Text) is { } language)
             {
-                all.Language = language;
+                (all.Language, isHeaded) = (language, true);
                 continue;
             }
             if (Adapter(line) is { } adapter)
@@ -230,6 +234,7 @@ internal sealed class WindowsIpconfig : IPastedParser
             {
                 if (label.Language.Length > 0) all.Language ??= label.Language;
                 last = label.Field;
+                if (now is null && label.Field is Field.Address or Field.AutoAddress or Field.Mac or Field.Dhcp && !isHeaded) now = new("");
                 if (now is not null) Take(label.Field, label.Value);
                 continue;
             }

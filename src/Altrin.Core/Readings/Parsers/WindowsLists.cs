@@ -69,21 +69,28 @@ internal sealed class WindowsArp : IPastedParser
 /// <summary><c>getmac</c> and <c>getmac /v</c>.</summary>
 internal sealed class WindowsGetmac : IPastedParser
 {
-    private static readonly (string Fold, string Language)[] Headings = [("connectionname", "en"), ("physicaladdresstransportname", "en"), ("verbindungsname", "de"), ("physischeadressetransportname", "de"), ("physikalischeadressetransportname", "de"),
-        ("nomdeconnexion", "fr"), ("adressephysiquenomdutransport", "fr"), ("nomdelaconnexion", "fr"), ("nombredeconexin", "es"), ("nombredelaconexin", "es"), ("direccinfsicanombredetransporte", "es")];
+    /// <summary>A heading is cut off at the width of its column, so its beginning tells the language.</summary>
+    private static readonly (string Fold, string Language)[] Headings =
+    [
+        ("connectionn", "en"), ("physicaladdress", "en"), ("verbindungsn", "de"), ("physischeadr", "de"), ("physikal", "de"),
+        ("nomdeconne", "fr"), ("nomdelaconne", "fr"), ("adressephysique", "fr"), ("nombredecone", "es"), ("nombredelaco", "es"), ("direccinfsica", "es"),
+    ];
 
     public string Source => "windows-getmac";
 
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {
-        if (Heading(rest[0].Text) is null) return 0;
-        for (var i = 1; i < Math.Min(rest.Length, 3); i++)
-            if (IsRule(rest[i].Text)) return 3;
-        return 0;
+        // Whatever the language: a heading, a rule of several columns under it, a MAC with hyphens below.
+        var rule = Math.Min(rest.Length, 3);
+        for (var i = 1; i < rule; i++)
+            if (IsRule(rest[i].Text)) rule = i;
+        if (rule + 1 >= rest.Length || !IsRule(rest[rule].Text)) return 0;
+        return Heading(rest[0].Text) is not null || Columns(rest[rule].Text).Count > 1 && IsRow(rest[rule + 1].Text) ? 3 : 0;
     }
 
-    public bool GoesOn(Taken sofar, PastedLine line) =>
-        line.IsBlank || IsRule(line.Text) || (Heading(line.Text) is null ? line.Text.Contains('-', StringComparison.Ordinal) || line.Text.Contains("N/A", StringComparison.Ordinal) : sofar.All(one => one.IsBlank));
+    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || (IsRule(line.Text) ? !sofar.HasOne(IsRule) : !sofar.HasOne(IsRule) || IsRow(line.Text));
+
+    private static bool IsRow(string text) => text.Contains("N/A", StringComparison.Ordinal) || Scan.Words(text).Any(word => word.Contains('-', StringComparison.Ordinal) && Scan.IsMacLike(word));
 
     private static string? Heading(string text) => Scan.Known(Headings, text);
 
@@ -96,9 +103,9 @@ internal sealed class WindowsGetmac : IPastedParser
         foreach (var line in lines)
         {
             if (line.IsBlank) continue;
-            if (Heading(line.Text) is { } language) all.Language = language;
-            else if (IsRule(line.Text)) columns = Columns(line.Text);
-            else if (columns.Count > 0)
+            if (IsRule(line.Text)) columns = Columns(line.Text);
+            else if (columns.Count == 0) all.Language ??= Heading(line.Text);
+            else
             {
                 var cells = columns.Select(column => column.From < line.Text.Length ? line.Text[column.From..Math.Min(column.To, line.Text.Length)].Trim() : "").ToList();
                 var mac = cells.Select(Scan.Mac).FirstOrDefault(one => one is not null) ?? Scan.Words(line.Text).Select(Scan.Mac).FirstOrDefault(one => one is not null);
@@ -107,7 +114,6 @@ internal sealed class WindowsGetmac : IPastedParser
                 var (name, card) = cells.Count >= 4 ? (cells[0], cells[1]) : (mac, "");
                 all.Adapters.Add(new(name) { Mac = mac, Kind = Scan.IsVirtual(name) || Scan.IsVirtual(card) ? AdapterKind.Virtual : Kind($"{name} {card}") });
             }
-            else all.Unread.Add(line.Number);
         }
         return all.As(Source, ReadingPart.Adapters);
     }

@@ -88,13 +88,16 @@ internal sealed class WindowsPing : IPastedParser
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {
         if (Scan.Known(Headings, rest[0].Text) is not null || Scan.Known(Unknown, rest[0].Text) is not null) return 3;
-        return Scan.Known(Answers, rest[0].Text) is not null && rest[0].Text.Contains('=', StringComparison.Ordinal) || Scan.Known(Statistics, rest[0].Text) is not null ? 2 : 0;
+        return Scan.Known(Answers, rest[0].Text) is not null && IsAnswer(rest[0].Text) || Scan.Known(Statistics, rest[0].Text) is not null ? 2 : 0;
     }
 
     public bool GoesOn(Taken sofar, PastedLine line) => Scan.Known(Headings, line.Text) is null && Scan.Known(Unknown, line.Text) is null
         && (line.IsBlank || line.Indent > 0 || Scan.Known(Answers, line.Text) is not null || Scan.Known(Statistics, line.Text) is not null || Nothing.Any(one => Scan.Fold(line.Text).StartsWith(one, StringComparison.Ordinal)) || Packet(line.Text) is not null);
 
     private static string? Packet(string text) => Scan.Known(Packets, text);
+
+    /// <summary>With a time; “unreachable” has none. Over IPv6 the time stands alone.</summary>
+    private static bool IsAnswer(string text) => text.Contains('=', StringComparison.Ordinal) || text.Contains('<', StringComparison.Ordinal);
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
     {
@@ -111,7 +114,7 @@ internal sealed class WindowsPing : IPastedParser
             if (Scan.Known(Headings, line.Text) is { } language)
             {
                 all.Language = language;
-                target = Scan.AddressIn(line.Text);
+                target = Scan.AnyAddressIn(line.Text);
                 name = NameIn(line.Text);
             }
             else if (Scan.Known(Unknown, line.Text) is { } unknown)
@@ -123,8 +126,8 @@ internal sealed class WindowsPing : IPastedParser
             else if (Scan.Known(Answers, line.Text) is { } answered)
             {
                 all.Language ??= answered;
-                var from = Scan.AddressIn(line.Text.Replace(':', ' '));
-                if (line.Text.Contains('=', StringComparison.Ordinal) && (target is null || from == target))
+                var from = Scan.AnyAddressIn(line.Text);
+                if (IsAnswer(line.Text) && (target is null || from == target))
                 {
                     target ??= from;
                     answers++;
@@ -135,7 +138,7 @@ internal sealed class WindowsPing : IPastedParser
             else if (Scan.Known(Statistics, line.Text) is { } counted)
             {
                 all.Language ??= counted;
-                target ??= Scan.AddressIn(line.Text.Replace(':', ' '));
+                target ??= Scan.AnyAddressIn(line.Text);
             }
             else if (Packet(line.Text) is not null)
             {
@@ -156,7 +159,8 @@ internal sealed class WindowsPing : IPastedParser
     private static bool IsLossLine(string fold) => fold.EndsWith("verlust", StringComparison.Ordinal) || fold.EndsWith("perte", StringComparison.Ordinal) || fold.EndsWith("perdidos", StringComparison.Ordinal) || fold.Contains("perte", StringComparison.Ordinal);
 
     /// <summary>The name that was asked for: the word before the address in brackets.</summary>
-    private static string? NameIn(string text) => Scan.Words(text).FirstOrDefault(word => word.Contains('.', StringComparison.Ordinal) && Scan.Address(word) is null && !word.StartsWith('['));
+    private static string? NameIn(string text) =>
+        Scan.Words(text).FirstOrDefault(word => word.Contains('.', StringComparison.Ordinal) && Scan.Address(word) is null && !word.StartsWith('['));
 
     /// <summary><c>time=12ms</c>, <c>Zeit&lt;1ms</c>, <c>temps=12 ms</c>, <c>tiempo=12ms</c>.</summary>
     private static double? Time(string text)
