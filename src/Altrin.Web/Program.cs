@@ -8,6 +8,7 @@ return args switch
     ["read", .. var files] => ReadCommand.Run(files, Console.OpenStandardInput, Console.OpenStandardOutput(), Console.Error),
     ["plan", .. var rest] => PlanCommands.Plan(rest, Console.OpenStandardInput, Console.OpenStandardOutput(), Console.Error),
     ["order", .. var files] => PlanCommands.Order(files, Console.OpenStandardInput, Console.OpenStandardOutput(), Console.Error),
+    ["diagnose", .. var rest] => DiagnoseCommand.Run(rest, Console.OpenStandardInput, Console.OpenStandardOutput(), Console.Error),
     ["restore", .. var rest] => RestoreCommand.Run(rest, Console.Out, Console.Error),
     _ => await AltrinServer.Run(args),
 };

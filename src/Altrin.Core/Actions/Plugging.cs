@@ -62,7 +62,7 @@ public sealed record ReplaceCable(string Cable, Medium Medium, string? Category 
 
     protected override NetworkDocument Do(NetworkDocument house) => house with
     {
-        Cables = [.. house.Cables.Select(cable => cable.Id == Cable ? cable with { Medium = Medium, Category = Category, LengthM = LengthM } : cable)],
+        Cables = [.. house.Cables.Select(cable => cable.Id == Cable ? cable with { Medium = Medium, Category = Category, LengthM = LengthM, AgreedMbps = null } : cable)],
     };
 }
 

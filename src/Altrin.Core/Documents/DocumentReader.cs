@@ -72,6 +72,10 @@ public static class DocumentReader
         Addresses = r.Whole("addresses", 0, Limits.Addresses) ?? 1,
         Agreed = r.Object("agreed", LineAddress),
         Seen = r.Object("seen", LineAddress),
+        Down = r.OptionalFlag("down"),
+        Holds = r.Value<MacAddress>("holds"),
+        NamesSilent = r.OptionalFlag("namesSilent"),
+        ClosedPorts = r.WholeList("closedPorts", 1, 65535),
         Unknown = r.Rest(),
     };
 
@@ -204,6 +208,7 @@ public static class DocumentReader
             MustUse = r.OptionalFlag("mustUse"),
             Provider = r.OptionalFlag("provider"),
             UsedBefore = r.OptionalFlag("usedBefore"),
+            InUse = r.OptionalFlag("inUse"),
             Serves = r.TextList("serves"),
             Injector = r.OptionalFlag("injector"),
             Kit = r.Text("kit"),
@@ -361,6 +366,7 @@ public static class DocumentReader
         Medium = r.Word<Medium>("medium") ?? Medium.Ethernet,
         Category = r.Text("category"),
         LengthM = r.Number("lengthM", Limits.LengthM),
+        AgreedMbps = r.Number("agreedMbps", Limits.Mbps),
         Unknown = r.Rest(),
     };
 
@@ -390,7 +396,7 @@ public static class DocumentReader
         };
     }
 
-    private static Attachment? Attachment(ObjectReader r)
+    internal static Attachment? Attachment(ObjectReader r)
     {
         var (device, port) = (r.Text("device"), r.Text("port"));
         var join = new Attachment.Join
@@ -412,7 +418,7 @@ public static class DocumentReader
         return null;
     }
 
-    private static EndpointAddress EndpointAddress(ObjectReader r)
+    internal static EndpointAddress EndpointAddress(ObjectReader r)
     {
         var read = new EndpointAddress
         {

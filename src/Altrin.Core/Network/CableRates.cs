@@ -21,7 +21,9 @@ public static class CableRates
 
     /// <summary>What is counted on: of cat6 no more than over the whole 100 m, whatever the length (section 6 of the format).</summary>
     /// <returns>Mb/s; infinite where nothing is known that would hold it back.</returns>
-    public static double CountedMbps(Cable cable) => LimitMbps(cable) is not { } limit ? double.PositiveInfinity
+    public static double CountedMbps(Cable cable) => Math.Min(cable.AgreedMbps ?? double.PositiveInfinity, OfCategory(cable));
+
+    private static double OfCategory(Cable cable) => LimitMbps(cable) is not { } limit ? double.PositiveInfinity
         : string.Equals(cable.Category, "cat6", StringComparison.OrdinalIgnoreCase) ? Math.Min(limit, Cat6Mbps) : limit;
 
     private const double Cat6Mbps = 5000;

@@ -75,6 +75,9 @@ public sealed record Device : DocumentPart
     /// <summary>It has a past: what is set on it is unknown or another's, so it is reset before anything else.</summary>
     public bool? UsedBefore { get; init; }
 
+    /// <summary>It stands in its place under power, though nothing is plugged into it.</summary>
+    public bool? InUse { get; init; }
+
     /// <summary>Rooms that it was brought for, by id or name.</summary>
     [OmitEmpty]
     public ImmutableArray<string> Serves { get; init; } = [];

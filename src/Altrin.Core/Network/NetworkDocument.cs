@@ -109,6 +109,9 @@ public sealed record Line : DocumentPart
     /// <summary>What it calls the provider's own translation on a shared line.</summary>
     public const string CarrierId = "carrier";
 
+    /// <summary>What it calls the provider where that lets nothing in at a port.</summary>
+    public const string ClosedId = "provider";
+
     public required string Device { get; init; }
     public required string Port { get; init; }
     public Technology? Technology { get; init; }
@@ -125,6 +128,19 @@ public sealed record Line : DocumentPart
 
     /// <summary>What the gateway's page showed as its own outside address. On a line of fixed address without effect.</summary>
     public LineAddress? Seen { get; init; }
+
+    /// <summary>Nobody on it gets an address or an answer. Set by a diagnosis, or by an installer who knows.</summary>
+    public bool? Down { get; init; }
+
+    /// <summary>The provider answers this MAC alone, until it has forgotten it.</summary>
+    public MacAddress? Holds { get; init; }
+
+    /// <summary>Name servers that the line gives out do not answer; those set by hand do.</summary>
+    public bool? NamesSilent { get; init; }
+
+    /// <summary>Outside ports at which the provider lets nothing in.</summary>
+    [OmitEmpty]
+    public ImmutableArray<int> ClosedPorts { get; init; } = [];
 
     [JsonIgnore]
     public Socket Socket => new(Device, Port);

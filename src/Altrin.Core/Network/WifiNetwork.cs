@@ -68,4 +68,7 @@ public sealed record Cable : DocumentPart
     public Medium Medium { get; init; } = Medium.Ethernet;
     public string? Category { get; init; }
     public double? LengthM { get; init; }
+
+    /// <summary>What its two sockets agreed on, where that is less than they can; null: nobody has looked.</summary>
+    public double? AgreedMbps { get; init; }
 }

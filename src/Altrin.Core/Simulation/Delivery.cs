@@ -52,7 +52,8 @@ internal sealed class Delivery
         if (from.Address is not { } source || side.Address is not { } own) return Ends.No;
         var isOverTheLine = side.Kind == InterfaceKind.Provider && from.IsOverTheLine;
         if (!isOverTheLine && !own.Prefix.Contains(source.Address)) return Ends.No;
-        if (side.Kind == InterfaceKind.Provider && !Table.Numbers!.Answers(source.Address)) return Ends.No;
+        if (side.Kind == InterfaceKind.Provider && !(Table.Numbers!.Answers(source.Address) && LineNumbers.Serves(Fabric.House.Line!, sender.Mac)))
+            return Ends.No;
         // The provider sends what belongs to the one address to the gateway, which knows its own connections from its target's.
         if (sender.SharesTheLine) return side.Kind == InterfaceKind.Provider ? Ends.Yes : Ends.No;
         return Finds(side.Link, isOverTheLine ? source.Prefix : own.Prefix, source.Address, sender);

@@ -11,7 +11,7 @@ public static class InUse
     public static bool[] Of(NetworkDocument house, Dictionary<string, int> index)
     {
         var used = new bool[house.Devices.Length];
-        for (var i = 0; i < used.Length; i++) used[i] = house.Devices[i].Uplink is not null;
+        for (var i = 0; i < used.Length; i++) used[i] = house.Devices[i].Uplink is not null || house.Devices[i].InUse == true;
         if (house.Line is { } line) Use(line.Device);
         foreach (var cable in house.Cables)
         {

@@ -20,10 +20,11 @@ internal static class InboundQuery
         var (ends, inside, stoppedAt) = (Ends.None, Ends.None, (string?)null);
         foreach (var way in WaysOut(delivery, climb, endpoint).Take(MostWays))
         {
-            var stop = way is null ? null : FirstStop(delivery, way, protocol, port);
+            var stop = way is null ? null : FirstStop(delivery, way, protocol, port, OpenPorts.Every);
+            if (way is not null && stop is null && IsClosed(delivery, way, protocol, port)) stop = Line.ClosedId;
             var arrives = way is not null && stop is null;
             ends |= arrives ? Ends.Yes : Ends.No;
-            inside |= arrives && (way!.IsEmpty || way.Peek().Device.Hairpin) ? Ends.Yes : Ends.No;
+            inside |= (arrives || stop == Line.ClosedId) && (way!.IsEmpty || way.Peek().Device.Hairpin) ? Ends.Yes : Ends.No;
             stoppedAt ??= stop;
         }
         // Whoever cannot answer is not reached; who drops it on the way is still told.
@@ -61,15 +62,27 @@ internal static class InboundQuery
         }
     }
 
+    /// <summary>Whether it would arrive, but the provider lets nothing in at the port that it needs. UPnP asks for the service's own port, and
+    /// takes another only where that is taken.</summary>
+    private static bool IsClosed(Delivery delivery, ImmutableStack<Translator> fromTheLine, TransportProtocol protocol, int port)
+    {
+        var closed = delivery.Fabric.House.Line!.ClosedPorts;
+        if (closed.IsEmpty) return false;
+        if (!fromTheLine.IsEmpty && fromTheLine.Peek().Device is { Upnp: true, Nat: true } box && fromTheLine.Pop().IsEmpty)
+            return closed.Contains(port) && box.PortForwards.All(forward => forward.Protocol != protocol || forward.Port != port);
+        return FirstStop(delivery, fromTheLine, protocol, port, new([.. closed], true)) is not null
+            || (fromTheLine.IsEmpty && closed.Contains(port));
+    }
+
     /// <summary>The first device, seen from the line, that drops the connection; null when it arrives.</summary>
-    private static string? FirstStop(Delivery delivery, ImmutableStack<Translator> fromTheLine, TransportProtocol protocol, int port)
+    /// <param name="open">The ports at which the provider lets it in.</param>
+    private static string? FirstStop(Delivery delivery, ImmutableStack<Translator> fromTheLine, TransportProtocol protocol, int port, OpenPorts open)
     {
         if (delivery.Table.Numbers!.IsShared) return Line.CarrierId;
         var translators = fromTheLine.ToArray();
         // What comes in is all for the one that the gateway hands the line to.
         if (translators is [{ Device: { Traits.HandsLineOn: true } gateway }, ..]) return gateway.Id;
         if (translators is [{ Device: { Upnp: true, Nat: true }, OnLan: true }]) return null;
-        var open = OpenPorts.Every;
         for (var i = 0; i < translators.Length; i++)
         {
             // Without translation its forwards and DMZ host have no effect (rule 6).

@@ -60,6 +60,7 @@ internal sealed class LeaseTable
             if (wan.Segment == segments.Provider) continue;
             var method = house.Devices[t].Wan?.Method ?? WanMethod.Dhcp;
             if (method != (house.Line!.HandOff == HandOff.Pppoe ? WanMethod.Pppoe : WanMethod.Dhcp)) continue;
+            if (!LineNumbers.Serves(house.Line, house.Devices[t].Mac)) continue;
             handed[wan] = ProviderOffer();
             wan.PassedLink = table.Provider!.Link;
         }
@@ -78,7 +79,7 @@ internal sealed class LeaseTable
         };
         if (!wan.IsPlugged || method != wanted) return;
         wan.Link = table.Provider!.Link;
-        if (wan.AsksForAddress) wan.Settle(LeaseOutcome.Leased, ProviderOffer());
+        if (wan.AsksForAddress && LineNumbers.Serves(line, gateway.Mac)) wan.Settle(LeaseOutcome.Leased, ProviderOffer());
     }
 
     private Candidate ProviderOffer()
@@ -200,6 +201,7 @@ internal sealed class LeaseTable
     private bool Answers(RunningServer server, Interface client)
     {
         if (ignoredBy.TryGetValue(client, out var gateway) && gateway == server.Device) return false;
+        if (server.Device == InterfaceTable.ProviderId && !LineNumbers.Serves(fabric.House.Line!, client.Mac)) return false;
         var pppoe = client.Kind == InterfaceKind.Wan && fabric.House.Devices[client.Device].Wan?.Method == WanMethod.Pppoe;
         return pppoe == (server.Device == InterfaceTable.ProviderId && fabric.House.Line!.HandOff == HandOff.Pppoe);
     }

@@ -49,4 +49,7 @@ internal sealed record LineNumbers(InterfaceAddress Router, Ipv4Address First, i
     }
 
     public bool Answers(Ipv4Address address) => !AnswersOneOnly || (Count > 0 && address == First);
+
+    /// <summary>Whether the provider talks to that interface at all: the line is up, and it holds no other MAC.</summary>
+    public static bool Serves(Line line, MacAddress? asking) => line.Down != true && (line.Holds is not { } held || held == asking);
 }

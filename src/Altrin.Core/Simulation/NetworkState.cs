@@ -34,13 +34,15 @@ public sealed class NetworkState
     private readonly Lazy<Tracer> tracer;
     private readonly Lazy<AirMap> air;
 
-    internal NetworkState(NetworkDocument house)
+    /// <param name="settled">A race that is taken as decided: of that thing, or of that box's own side, the candidate of that place.</param>
+    internal NetworkState(NetworkDocument house, SettledRace? settled = null)
     {
         House = house;
         fabric = Fabric.Build(house);
         segments = SegmentMap.Build(fabric);
         table = InterfaceTable.Build(fabric, segments);
         Servers = LeaseTable.Settle(fabric, segments, table);
+        if (settled is not null) table.Decide(settled);
         delivery = new(fabric, segments, table);
         climb = new(delivery);
         ways = new(delivery, climb);
@@ -223,6 +225,24 @@ public sealed class NetworkState
         return new(from, device, page.Candidates.FirstOrDefault()?.Address?.Address, reachable, why);
     }
 
+    /// <summary>Whether anybody at home answers at an address; a WAN side never does.</summary>
+    internal Answer Ping(string from, Ipv4Address address)
+    {
+        if (Net(from) is not { } sender) return Answer.No;
+        var best = Answer.No;
+        foreach (var one in Interfaces)
+        {
+            if (one.Kind is InterfaceKind.Wan || one == sender || !one.Candidates.Any(held => held.Address?.Address == address)) continue;
+            var (reachable, _) = Reach(sender, one);
+            if (reachable == Answer.Yes) return Answer.Yes;
+            if (reachable == Answer.Sometimes) best = Answer.Sometimes;
+        }
+        return best;
+    }
+
+    /// <summary>The line in numbers; null where none comes in.</summary>
+    internal LineNumbers? LineNumbers => table.Numbers;
+
     public InboundAnswer Inbound(string endpoint, TransportProtocol protocol, int port)
     {
         var (reachable, inside, stoppedAt) = Net(endpoint) is { } net
@@ -255,8 +275,16 @@ public sealed class NetworkState
         index.TryGetValue(id, out var i) && indexes[i] >= 0 ? table.All[indexes[i]] : null;
 }
 
+/// <summary>One of several leases that chance may give to a client.</summary>
+/// <param name="Owner">The thing or box.</param>
+/// <param name="Candidate">Its place among the candidates, from 0.</param>
+internal sealed record SettledRace(string Owner, InterfaceKind Kind, int Candidate);
+
 /// <summary>Document in, state out: same document, same state, byte for byte.</summary>
 public static class Simulator
 {
     public static NetworkState Run(NetworkDocument house) => new(house);
+
+    /// <summary>The same where one race went one way.</summary>
+    internal static NetworkState Run(NetworkDocument house, SettledRace settled) => new(house, settled);
 }

@@ -22,7 +22,8 @@ public partial class ArchitectureTests
         ["Addressing"] = ["Network", "Actions", "Simulation"],
         ["Visit"] = ["Network", "Kit", "Actions", "Simulation", "Readings"],
         ["WorkOrders"] = ["Network", "Documents", "Kit", "Air", "Simulation", "Actions", "Rules", "Readings"],
-        ["Formats"] = ["Network", "Documents", "Kit", "Simulation", "Actions", "Rules", "Planning", "Readings", "WorkOrders"],
+        ["Diagnosis"] = ["Network", "Documents", "Simulation", "Actions", "Rules"],
+        ["Formats"] = ["Network", "Documents", "Kit", "Simulation", "Actions", "Rules", "Planning", "Readings", "WorkOrders", "Diagnosis"],
     };
 
     private static IEnumerable<(string Folder, string File, string Code)> Core()

@@ -1,0 +1,44 @@
+using System.Collections.Immutable;
+using Altrin.Core.Actions;
+using Altrin.Core.Diagnosis.Sightings;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Diagnosis.Causes;
+
+/// <summary>One thing that may have gone otherwise.</summary>
+/// <param name="Subject">What names it besides its kind, by the fields of the format, in order.</param>
+/// <param name="Change">Makes it so in any house.</param>
+/// <param name="Fields">What of the house it changes: two causes that change the same make no pair.</param>
+/// <param name="Sentence">What went wrong, as one tradesperson would tell another.</param>
+public sealed record Cause(CauseKind Kind, ImmutableArray<(string Field, object Value)> Subject, Func<NetworkDocument, NetworkDocument> Change,
+    ImmutableArray<string> Fields, string Sentence)
+{
+    public double Odds { get; init; }
+
+    /// <summary>Where the laptop really is; null for where it is thought to be.</summary>
+    public LaptopPlace? Laptop { get; init; }
+
+    /// <summary>The laptop has that address at every place.</summary>
+    public EndpointAddress? FixedLaptop { get; init; }
+
+    /// <summary>How it is undone, where that is more than setting and plugging what was believed.</summary>
+    public Func<NetworkDocument, ImmutableArray<InstallerAction>>? Undo { get; init; }
+
+    /// <summary>Where two things went wrong: both.</summary>
+    public ImmutableArray<Cause> Of { get; init; } = [];
+
+    public double MendMinutes => Of.IsEmpty ? Kind.MendMinutes : Of.Sum(one => one.MendMinutes);
+
+    public bool IsOfLaptop => Laptop is not null || FixedLaptop is not null;
+
+    public static readonly CauseKind Pair = new("pair", 0, 0, int.MaxValue);
+
+    /// <summary>Both at once.</summary>
+    public static Cause Both(Cause a, Cause b) => new(Pair, [], house => b.Change(a.Change(house)), a.Fields.AddRange(b.Fields), $"{a.Sentence} {b.Sentence}")
+    {
+        Odds = a.Odds * b.Odds,
+        Laptop = a.Laptop ?? b.Laptop,
+        FixedLaptop = a.FixedLaptop ?? b.FixedLaptop,
+        Of = [a, b],
+    };
+}

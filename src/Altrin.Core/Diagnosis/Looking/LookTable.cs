@@ -1,0 +1,79 @@
+using System.Collections.Immutable;
+using Altrin.Core.Diagnosis.Sightings;
+using Altrin.Core.Network;
+
+namespace Altrin.Core.Diagnosis.Looking;
+
+/// <summary>Which causes no look tells apart, and what each look would tell.</summary>
+internal static class LookTable
+{
+    /// <summary>So many looks are listed; more only bewilder.</summary>
+    private const int MostLooks = 24;
+
+    /// <summary>Less is nothing: what is certain tells nothing.</summary>
+    private const double LeastBits = 1e-9;
+
+    private sealed record Row(Look Look, double Minutes, List<(Shown Value, double Chance)>[] Answers);
+
+    public static (List<List<Suspect>> Groups, ImmutableArray<NextLook> Looks) Of(Ground ground, List<Suspect> suspects)
+    {
+        if (suspects.Count == 0) return ([], []);
+        var looks = Looks.Of(ground, suspects).ToList();
+        var rows = new Row[looks.Count];
+        Parallel.For(0, suspects.Count, i => suspects[i].Hypothesis.Settle());
+        Parallel.For(0, looks.Count, i =>
+            rows[i] = new(looks[i], Looks.Minutes(ground, looks[i]), [.. suspects.Select(suspect => suspect.Answers(ground, looks[i]))]));
+        var groupOf = new int[suspects.Count];
+        var groups = new List<List<Suspect>>();
+        var known = new Dictionary<string, int>(StringComparer.Ordinal);
+        for (var s = 0; s < suspects.Count; s++)
+        {
+            var key = string.Join('\n', rows.Select(row => string.Join('/', row.Answers[s].Select(answer => answer.Value.Key).Distinct().Order(StringComparer.Ordinal))));
+            if (!known.TryGetValue(key, out groupOf[s]))
+            {
+                known[key] = groupOf[s] = groups.Count;
+                groups.Add([]);
+            }
+            groups[groupOf[s]].Add(suspects[s]);
+        }
+        // The likeliest group first.
+        var order = Enumerable.Range(0, groups.Count).OrderByDescending(g => groups[g].Sum(one => one.Cause!.Odds)).ToList();
+        var place = new int[groups.Count];
+        for (var i = 0; i < order.Count; i++) place[order[i]] = i;
+        for (var s = 0; s < suspects.Count; s++) groupOf[s] = place[groupOf[s]];
+        var told = rows.Select((row, i) => (Row: row, Bits: Bits(row, suspects), Order: i)).Where(one => one.Bits > LeastBits)
+            .OrderByDescending(one => Math.Round(one.Bits / one.Row.Minutes, 9)).ThenBy(one => one.Row.Minutes).ThenBy(one => one.Order).Take(MostLooks);
+        return ([.. order.Select(g => groups[g])],
+            [.. told.Select(one => new NextLook(one.Row.Look, LookWords.Do(ground, one.Row.Look), one.Row.Minutes, one.Bits, Answers(one.Row, groupOf)))]);
+    }
+
+    private static double Bits(Row row, List<Suspect> suspects)
+    {
+        var total = suspects.Sum(one => one.Cause!.Odds);
+        var chances = new Dictionary<string, double>(StringComparer.Ordinal);
+        var given = 0.0;
+        for (var s = 0; s < suspects.Count; s++)
+        {
+            var share = suspects[s].Cause!.Odds / total;
+            var own = new Dictionary<string, double>(StringComparer.Ordinal);
+            foreach (var (value, chance) in row.Answers[s]) own[value.Key] = own.GetValueOrDefault(value.Key) + chance;
+            foreach (var (key, chance) in own) chances[key] = chances.GetValueOrDefault(key) + share * chance;
+            given += share * Entropy(own.Values);
+        }
+        return Math.Max(0, Entropy(chances.Values) - given);
+    }
+
+    private static double Entropy(IEnumerable<double> chances) => -chances.Where(chance => chance > 0).Sum(chance => chance * Math.Log2(chance));
+
+    private static ImmutableArray<LookAnswer> Answers(Row row, int[] groupOf)
+    {
+        var answers = new Dictionary<string, (Shown Value, SortedSet<int> Groups)>(StringComparer.Ordinal);
+        for (var s = 0; s < groupOf.Length; s++)
+            foreach (var (value, _) in row.Answers[s])
+            {
+                if (!answers.TryGetValue(value.Key, out var known)) answers[value.Key] = known = (value, []);
+                known.Groups.Add(groupOf[s]);
+            }
+        return [.. answers.Values.Select(one => new LookAnswer(one.Value, [.. one.Groups])).OrderBy(one => one.Causes[0])];
+    }
+}
