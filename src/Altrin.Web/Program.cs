@@ -9,6 +9,7 @@ return args switch
     ["plan", .. var rest] => PlanCommands.Plan(rest, Console.OpenStandardInput, Console.OpenStandardOutput(), Console.Error),
     ["order", .. var files] => PlanCommands.Order(files, Console.OpenStandardInput, Console.OpenStandardOutput(), Console.Error),
     ["diagnose", .. var rest] => DiagnoseCommand.Run(rest, Console.OpenStandardInput, Console.OpenStandardOutput(), Console.Error),
+    ["callout", .. var rest] => CallOutCommand.Run(rest, Console.OpenStandardInput, Console.OpenStandardOutput(), Console.Error),
     ["restore", .. var rest] => RestoreCommand.Run(rest, Console.Out, Console.Error),
     _ => await AltrinServer.Run(args),
 };

@@ -39,7 +39,8 @@ public static class Diagnoser
         }
         explaining = [.. explaining.OrderByDescending(one => one.Cause!.Odds).ThenBy(one => one.Cause!.Kind.Rank)];
         var (groups, looks) = LookTable.Of(ground, explaining);
-        return new(odd.IsEmpty, odd, [.. groups.Select(group => Describe(ground, group, groups))], looks, looks.IsEmpty, arePairs);
+        return new(odd.IsEmpty, odd, [.. groups.Select(group => Describe(ground, group, groups))], looks, looks.IsEmpty, arePairs)
+        { Confirm = looks.IsEmpty && groups.Count > 0 ? LookTable.Confirm(ground, groups[0][0], asWritten) : null };
     }
 
     /// <summary>Every single cause of a house, those that make the same house as one.</summary>

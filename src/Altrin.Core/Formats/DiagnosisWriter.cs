@@ -71,7 +71,8 @@ public static class DiagnosisWriter
     }
 
     /// <summary>A cause by its kind and subject.</summary>
-    public static void Entry(Cause cause, Utf8JsonWriter json)
+    /// <param name="further">Writes fields of its own behind those.</param>
+    public static void Entry(Cause cause, Utf8JsonWriter json, Action? further = null)
     {
         json.WriteStartObject();
         json.WriteString("kind", cause.Kind.Name);
@@ -88,6 +89,7 @@ public static class DiagnosisWriter
             else JsonSerializer.Serialize(json, value, value.GetType());
         }
         json.WriteString("sentence", cause.Sentence);
+        further?.Invoke();
         json.WriteEndObject();
     }
 

@@ -39,13 +39,15 @@ internal sealed class InterfaceTable
         return table;
     }
 
-    /// <summary>Takes one race as decided; nothing happens where there is none.</summary>
+    /// <summary>Takes races of things as decided; nothing happens where there is none.</summary>
     public void Decide(SettledRace race)
     {
-        var one = All.Find(one => one.Owner == race.Owner && one.Kind == race.Kind);
-        if (one is not { Outcome: LeaseOutcome.Contested } || race.Candidate >= one.Candidates.Length) return;
-        var held = one.Candidates[race.Candidate];
-        one.Settle(held.Address is null ? LeaseOutcome.None : LeaseOutcome.Leased, held);
+        foreach (var one in All)
+        {
+            if (one is not { Kind: InterfaceKind.Net, Outcome: LeaseOutcome.Contested } || (race.Owner ?? one.Owner) != one.Owner) continue;
+            var held = one.Candidates[Math.Min(race.Candidate, one.Candidates.Length - 1)];
+            one.Settle(held.Address is null ? LeaseOutcome.None : LeaseOutcome.Leased, held);
+        }
     }
 
     private static int[] Unset(int count)

@@ -34,7 +34,7 @@ public sealed class NetworkState
     private readonly Lazy<Tracer> tracer;
     private readonly Lazy<AirMap> air;
 
-    /// <param name="settled">A race that is taken as decided: of that thing, or of that box's own side, the candidate of that place.</param>
+    /// <param name="settled">Races that are taken as decided.</param>
     internal NetworkState(NetworkDocument house, SettledRace? settled = null)
     {
         House = house;
@@ -229,16 +229,25 @@ public sealed class NetworkState
     internal Answer Ping(string from, Ipv4Address address)
     {
         if (Net(from) is not { } sender) return Answer.No;
-        var best = Answer.No;
-        foreach (var one in Interfaces)
+        var perhaps = 0;
+        foreach (var one in HoldersOf(address))
         {
-            if (one.Kind is InterfaceKind.Wan || one == sender || !one.Candidates.Any(held => held.Address?.Address == address)) continue;
+            if (one.Kind is InterfaceKind.Wan || one == sender) continue;
             var (reachable, _) = Reach(sender, one);
             if (reachable == Answer.Yes) return Answer.Yes;
-            if (reachable == Answer.Sometimes) best = Answer.Sometimes;
+            if (reachable == Answer.Sometimes) perhaps++;
         }
-        return best;
+        // Of two who race for it one answers.
+        return perhaps switch { 0 => Answer.No, 1 => Answer.Sometimes, _ => Answer.Yes };
     }
+
+    private ILookup<Ipv4Address, Interface>? holders;
+
+    /// <summary>Who has the address, or may have it.</summary>
+    internal IEnumerable<Interface> HoldersOf(Ipv4Address address) => (holders ??= (
+        from one in Interfaces
+        from held in one.Candidates.Select(candidate => candidate.Address?.Address).OfType<Ipv4Address>().Distinct()
+        select (one, held)).ToLookup(pair => pair.held, pair => pair.one))[address];
 
     /// <summary>The line in numbers; null where none comes in.</summary>
     internal LineNumbers? LineNumbers => table.Numbers;
@@ -275,16 +284,16 @@ public sealed class NetworkState
         index.TryGetValue(id, out var i) && indexes[i] >= 0 ? table.All[indexes[i]] : null;
 }
 
-/// <summary>One of several leases that chance may give to a client.</summary>
-/// <param name="Owner">The thing or box.</param>
-/// <param name="Candidate">Its place among the candidates, from 0.</param>
-internal sealed record SettledRace(string Owner, InterfaceKind Kind, int Candidate);
+/// <summary>Which of several leases chance gave to things.</summary>
+/// <param name="Owner">The thing; null: every one of them.</param>
+/// <param name="Candidate">Its place among the candidates, from 0; the last where there are fewer.</param>
+internal sealed record SettledRace(string? Owner, int Candidate);
 
 /// <summary>Document in, state out: same document, same state, byte for byte.</summary>
 public static class Simulator
 {
     public static NetworkState Run(NetworkDocument house) => new(house);
 
-    /// <summary>The same where one race went one way.</summary>
+    /// <summary>The same where races of things went one way.</summary>
     internal static NetworkState Run(NetworkDocument house, SettledRace settled) => new(house, settled);
 }

@@ -19,10 +19,9 @@ internal static class LookTable
     {
         if (suspects.Count == 0) return ([], []);
         var looks = Looks.Of(ground, suspects).ToList();
-        var rows = new Row[looks.Count];
-        Parallel.For(0, suspects.Count, i => suspects[i].Hypothesis.Settle());
-        Parallel.For(0, looks.Count, i =>
-            rows[i] = new(looks[i], Looks.Minutes(ground, looks[i]), [.. suspects.Select(suspect => suspect.Answers(ground, looks[i]))]));
+        var answers = new List<(Shown, double)>[suspects.Count][];
+        Parallel.For(0, suspects.Count, i => answers[i] = [.. looks.Select(look => suspects[i].Answers(ground, look))]);
+        var rows = looks.Select((look, i) => new Row(look, Looks.Minutes(ground, look), [.. answers.Select(of => of[i])])).ToArray();
         var groupOf = new int[suspects.Count];
         var groups = new List<List<Suspect>>();
         var known = new Dictionary<string, int>(StringComparer.Ordinal);
@@ -46,6 +45,16 @@ internal static class LookTable
         return ([.. order.Select(g => groups[g])],
             [.. told.Select(one => new NextLook(one.Row.Look, LookWords.Do(ground, one.Row.Look), one.Row.Minutes, one.Bits, Answers(one.Row, groupOf)))]);
     }
+
+    /// <summary>The cheapest look at which the house as it may be shows something else than the house as believed.</summary>
+    public static NextLook? Confirm(Ground ground, Suspect suspect, Suspect asWritten) =>
+        Looks.Of(ground, [suspect]).OrderBy(look => Looks.Minutes(ground, look)).Select(look =>
+        {
+            var (now, was) = (suspect.Answers(ground, look), asWritten.Answers(ground, look));
+            return now.Any(one => was.Any(other => other.Value.Key == one.Value.Key)) ? null
+                : new NextLook(look, LookWords.Do(ground, look), Looks.Minutes(ground, look), 0,
+                    [.. now.Select(one => new LookAnswer(one.Value, [0])), .. was.Select(one => new LookAnswer(one.Value, []))]);
+        }).FirstOrDefault(look => look is not null);
 
     private static double Bits(Row row, List<Suspect> suspects)
     {

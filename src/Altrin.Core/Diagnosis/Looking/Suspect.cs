@@ -32,12 +32,14 @@ internal sealed record Suspect(Cause? Cause, Hypothesis Hypothesis)
     /// <summary>What a look may show, each with its likelihood: of the ways of chance those that show what was seen of its client.</summary>
     public List<(Shown Value, double Chance)> Answers(Ground ground, Look look)
     {
-        var client = LookKeys.Client(ground, look, -1);
-        var seen = Enumerable.Range(0, ground.Seen.Length).Where(i => LookKeys.Client(ground, ground.Seen[i].Look, i) == client).ToList();
-        var ways = Enumerable.Range(0, Hypothesis.Ways(look)).ToList();
-        var fitting = ways.Count == 1 ? ways : ways.Where(way =>
-            seen.All(i => Hypothesis.Shows(ground.Seen[i].Look, way).Any(shown => shown.Matches(ground.Seen[i].Value)))).ToList();
-        if (fitting.Count == 0) fitting = ways;
+        List<int> fitting = [.. Enumerable.Range(0, Hypothesis.Ways(look))];
+        if (fitting.Count > 1)
+        {
+            var client = LookKeys.Client(ground, look, -1);
+            var seen = Enumerable.Range(0, ground.Seen.Length).Where(i => LookKeys.Client(ground, ground.Seen[i].Look, i) == client).ToList();
+            var ways = fitting.Where(way => seen.All(i => Hypothesis.Shows(ground.Seen[i].Look, way).Any(shown => shown.Matches(ground.Seen[i].Value)))).ToList();
+            if (ways.Count > 0) fitting = ways;
+        }
         var answers = new List<(Shown, double)>();
         foreach (var way in fitting)
         {

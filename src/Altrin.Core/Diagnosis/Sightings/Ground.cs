@@ -13,6 +13,9 @@ internal sealed class Ground
     private readonly Dictionary<string, int> placeOf = new(StringComparer.Ordinal);
     private readonly List<LaptopPlace> places = [];
 
+    /// <summary>The same by the object itself: places are asked for many thousand times, and writing one out takes long.</summary>
+    private readonly Dictionary<LaptopPlace, int> known = new(ReferenceEqualityComparer.Instance);
+
     /// <param name="hasSocket">Whether what is in hand can be plugged in.</param>
     /// <param name="further">A place besides, that may be asked about.</param>
     public Ground(NetworkDocument house, ImmutableArray<Sighting> seen, bool hasSocket, LaptopPlace? further = null)
@@ -53,13 +56,13 @@ internal sealed class Ground
     /// <summary>Where the laptop may be taken to look.</summary>
     public ImmutableArray<int> TestPlaces { get; }
 
-    public int PlaceOf(LaptopPlace place) => placeOf[KeyOf(place)];
+    public int PlaceOf(LaptopPlace place) => known.TryGetValue(place, out var index) ? index : placeOf[KeyOf(place)];
 
     private int Add(LaptopPlace place)
     {
-        if (!placeOf.TryAdd(KeyOf(place), places.Count)) return placeOf[KeyOf(place)];
-        places.Add(place);
-        return places.Count - 1;
+        var key = KeyOf(place);
+        if (placeOf.TryAdd(key, places.Count)) places.Add(place);
+        return known[place] = placeOf[key];
     }
 
     internal static string KeyOf(LaptopPlace place) =>
@@ -74,6 +77,10 @@ internal sealed class Ground
             Key = one.Network.Key,
             Near = one.Box.Id,
         }).DistinctBy(one => (one.Ssid, one.Near, one.Key));
+
+    /// <summary>Whether a thing is on the guest network that a router keeps apart.</summary>
+    internal static bool IsGuest(NetworkState state, string who) => state.Net(who) is { Segment: >= 0 and var segment }
+        && state.House.Devices.Any(box => state.GuestsOf(box.Id) == segment && state.InsideOf(box.Id) != segment);
 
     /// <summary>Minutes before a reading there, common practice: to another socket of the box 1, to another network 1, to another box 2.</summary>
     public double MinutesTo(int place)

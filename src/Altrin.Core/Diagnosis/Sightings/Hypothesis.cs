@@ -17,10 +17,10 @@ internal sealed class Hypothesis
     private readonly Ground ground;
     private readonly bool[] takesPart;
     private NetworkState? crowded;
-    private readonly Dictionary<int, NetworkState> alone = [];
-    private readonly Dictionary<(string Owner, InterfaceKind Kind, int Place, int Candidate), NetworkState> decided = [];
+    private NetworkState? sparse;
+    private readonly Dictionary<int, (NetworkState State, string Id)> seats = [];
+    private readonly Dictionary<(NetworkState From, SettledRace Race), NetworkState> decided = [];
     private readonly Dictionary<string, bool> opens = [];
-    private static readonly HashSet<Ipv4Address> None = [];
     private readonly HashSet<Ipv4Address> setByHand;
 
     public Hypothesis(PossibleHouse possible, Ground ground)
@@ -32,20 +32,13 @@ internal sealed class Hypothesis
         setByHand = [.. State.Interfaces.Where(one => one.Outcome == LeaseOutcome.Static).Select(one => one.Candidates[0].Address!.Value.Address)];
     }
 
-    /// <summary>Simulates all that is asked of it later, so that several may ask at once.</summary>
-    public void Settle()
-    {
-        for (var place = 0; place < ground.Places.Length; place++) At(place);
-        foreach (var device in House.Devices) PageOpens(device.Id);
-    }
-
     public NetworkDocument House => possible.House;
 
     /// <summary>With laptops at every place where one changes nothing.</summary>
-    public NetworkState State => crowded ??= Simulator.Run(House with
-    {
-        Endpoints = [.. House.Endpoints, .. Enumerable.Range(0, ground.Places.Length).Where(MayShare).Select(LaptopOf)],
-    });
+    public NetworkState State => crowded ??= WithLaptops(Enumerable.Range(0, ground.Places.Length).Where(MayShare));
+
+    private NetworkState WithLaptops(IEnumerable<int> places) =>
+        Simulator.Run(House with { Endpoints = [.. House.Endpoints, .. places.Select(LaptopOf)] });
 
     private static string LaptopAt(int place) => place == 0 ? Limits.LaptopId : $"{Limits.LaptopId}-{place}";
 
@@ -57,12 +50,23 @@ internal sealed class Hypothesis
         return new() { Id = LaptopAt(place), Name = "Your laptop", Kind = "laptop", Connect = where.Connect, Address = where.Address };
     }
 
-    /// <summary>A state with the laptop at that place.</summary>
-    private NetworkState At(int place)
+    /// <summary>The laptop at that place: a state, and its id there.</summary>
+    /// <remarks>Laptops that ask on one segment see the same: the first of them stands for all. Where they took one another's addresses, it is alone on
+    /// its segment.</remarks>
+    private (NetworkState State, string Id) At(int place)
     {
-        if (alone.TryGetValue(place, out var known)) return known;
-        var state = MayShare(place) && IsAsAlone(place) ? State : Simulator.Run(House with { Endpoints = House.Endpoints.Add(LaptopOf(place)) });
-        return alone[place] = state;
+        if (seats.TryGetValue(place, out var known)) return known;
+        return seats[place] = !MayShare(place) ? (WithLaptops([place]), LaptopAt(place))
+            : State.Net(LaptopAt(place))!.Segment < 0 ? (State, LaptopAt(place))
+            : IsAsAlone(First(place)) ? (State, LaptopAt(First(place))) : (sparse ??= WithLaptops(Sharing().Select(First).Distinct()), LaptopAt(First(place)));
+    }
+
+    private IEnumerable<int> Sharing() => Enumerable.Range(0, ground.Places.Length).Where(place => MayShare(place) && State.Net(LaptopAt(place))!.Segment >= 0);
+
+    private int First(int place)
+    {
+        var segment = State.Net(LaptopAt(place))!.Segment;
+        return Sharing().First(one => State.Net(LaptopAt(one))!.Segment == segment);
     }
 
     /// <summary>Laptops at several places disturb each other where one has a fixed address, or brings a box into use.</summary>
@@ -86,47 +90,91 @@ internal sealed class Hypothesis
         return servers == 0 || (net.Outcome != LeaseOutcome.LinkLocal && net.Candidates.Count(held => held.Address is not null) == servers);
     }
 
-    private readonly Lock settling = new();
-
-    private NetworkState Decided(string owner, InterfaceKind kind, int place, int candidate)
+    /// <summary>What one thing is leased changes nothing for another: all races of things are decided in one state, but where one is to reach another.</summary>
+    private NetworkState Decided(NetworkState from, string? owner, int candidate)
     {
-        var from = place >= 0 ? At(place) : State;
-        lock (settling)
-            return decided.TryGetValue((owner, kind, place, candidate), out var known) ? known
-                : decided[(owner, kind, place, candidate)] = Simulator.Run(from.House, new SettledRace(owner, kind, candidate));
+        var race = new SettledRace(owner, candidate);
+        return decided.TryGetValue((from, race), out var known) ? known : decided[(from, race)] = Simulator.Run(from.House, race);
     }
 
-    /// <summary>How many ways chance may decide for whoever the look is of; 1 where it decides nothing.</summary>
-    public int Ways(Look look) => Client(look) is ({ } state, { } one) && one.Outcome == LeaseOutcome.Contested ? one.Candidates.Length : 1;
-
-    private (NetworkState State, Interface? One) Client(Look look)
+    /// <summary>How many ways chance may decide for whoever the look is of; 1 where it decides nothing. Besides the lease it decides which of two
+    /// holders of its gateway's address a client talks to: that too once, for all that is seen of it.</summary>
+    public int Ways(Look look)
     {
-        if (look.From is { } from && ground.PlaceOf(from) is var place) return (At(place), At(place).Net(LaptopAt(place)));
-        if (look.Who is { } who) return (State, State.Net(who));
-        return look.Reading switch
+        var (state, who, one) = Client(look);
+        return (one is { Outcome: LeaseOutcome.Contested } ? one.Candidates.Length : 1) * LucksOf(state, who);
+    }
+
+    private static int LucksOf(NetworkState state, string? who) => who is not null && state.Internet(who).Reachable == Answer.Sometimes ? 2 : 1;
+
+    private (NetworkState State, string? Who, Interface? One) Client(Look look)
+    {
+        if (look.From is { } from)
         {
-            ReadingKind.WanAddress => (State, State.Wan(look.Device!)),
-            ReadingKind.Listed => (State, State.Interfaces.FirstOrDefault(one => one.Mac == look.Mac)),
-            _ => (State, null),
-        };
+            var place = ground.PlaceOf(from);
+            var (state, id) = At(place);
+            // Which box it joined is its own affair.
+            if (look.Reading == ReadingKind.Joined && MayShare(place)) (state, id) = (State, LaptopAt(place));
+            return (state, id, state.Net(id));
+        }
+        if (look.Who is { } who) return (State, who, State.Net(who));
+        return (State, null, look.Reading switch
+        {
+            ReadingKind.WanAddress => State.Wan(look.Device!),
+            ReadingKind.Listed => State.Interfaces.FirstOrDefault(one => one.Mac == look.Mac),
+            _ => null,
+        });
     }
 
     /// <summary>What the look may show where chance decided for its client in that way: each as likely as the other.</summary>
     public IReadOnlyList<Shown> Shows(Look look, int way)
     {
-        var (state, one) = Client(look);
-        var laptop = look.From is { } from ? ground.PlaceOf(from) : -1;
-        if (one is { Outcome: LeaseOutcome.Contested }) state = Decided(one.Owner, one.Kind, laptop, way);
-        var who = laptop >= 0 ? LaptopAt(laptop) : look.Who;
-        return look.Reading == ReadingKind.Laptop ? Together(state, who!) : One(look, state, who);
+        var (state, who, one) = Client(look);
+        var lucks = LucksOf(state, who);
+        bool? luck = lucks == 1 ? null : way % lucks == 0;
+        var all = way;
+        way /= lucks;
+        var held = one is { Candidates: { IsEmpty: false } leases } ? leases[Math.Min(way, leases.Length - 1)] : null;
+        switch (look.Reading)
+        {
+            case ReadingKind.WanAddress: return PageOpens(look.Device!) ? [Address(state, one, held)] : NoPage;
+            case ReadingKind.Listed:
+                return !PageOpens(look.Device!) ? NoPage : one is { Outcome: LeaseOutcome.Leased or LeaseOutcome.Contested } && held?.Server == look.Device ? IsSo : IsNot;
+        }
+        var isGuest = who is not null && Ground.IsGuest(state, who);
+        Shown Own(Shown shown) => isGuest ? shown.OrAnything() : shown;
+        switch (look.Reading)
+        {
+            case ReadingKind.Address: return [Own(Address(state, one, held))];
+            case ReadingKind.Gateway: return [Own(held?.Gateway is { } gateway ? Shown.Exactly($"{gateway}") : Shown.None)];
+            case ReadingKind.Server: return [Own(Server(state, held?.Server))];
+            case ReadingKind.Dns: return [Own(Dns(held))];
+            case ReadingKind.Page when isGuest: return [NobodysPage[0].OrAnything()];
+            case ReadingKind.Ping when isGuest: return [IsNot[0].OrAnything()];
+        }
+        if (one is { Outcome: LeaseOutcome.Contested }) state = Decided(state, look.Reading == ReadingKind.Reach ? who : null, way);
+        return look.Reading == ReadingKind.Laptop ? Together(look, all) : Lucky(One(look, state, who), look, luck, held);
     }
 
-    private List<Shown> Together(NetworkState state, string who)
+    /// <summary>Of what a race leaves open, what is so where the client has met the right one, or the other one.</summary>
+    private static IReadOnlyList<Shown> Lucky(IReadOnlyList<Shown> shown, Look look, bool? luck, Candidate? held)
+    {
+        if (luck is not { } isLucky) return shown;
+        return look.Reading switch
+        {
+            ReadingKind.Internet or ReadingKind.Lookup when shown.Count > 1 => isLucky ? IsSo : IsNot,
+            ReadingKind.NatLayers when !isLucky => [Shown.Nothing],
+            ReadingKind.Page when shown.Count > 1 && look.At == held?.Gateway => isLucky ? [shown[0]] : [.. shown.Skip(1)],
+            _ => shown,
+        };
+    }
+
+    private List<Shown> Together(Look look, int way)
     {
         List<Shown> rows = [Shown.Of([])];
         foreach (var kind in Look.OfLaptop)
         {
-            var values = One(new(kind), state, who);
+            var values = Shows(look with { Reading = kind }, way);
             rows = [.. from row in rows from value in values select row.With(kind, value)];
         }
         return rows;
@@ -134,47 +182,40 @@ internal sealed class Hypothesis
 
     private IReadOnlyList<Shown> One(Look look, NetworkState state, string? who) => look.Reading switch
     {
-        ReadingKind.Address => [IsGuest(state, who!) ? Shown.Anything : Address(state, state.Net(who!))],
-        ReadingKind.Gateway => [IsGuest(state, who!) ? Shown.Anything : Held(state, who!) is { Gateway: { } gateway } ? Shown.Exactly($"{gateway}") : Shown.None],
-        ReadingKind.Server => [IsGuest(state, who!) ? Shown.Anything : Server(state, Held(state, who!)?.Server)],
-        ReadingKind.Dns => [IsGuest(state, who!) ? Shown.Anything : Dns(Held(state, who!))],
         ReadingKind.Internet => YesNo(state.Internet(who!).Reachable),
         ReadingKind.Lookup => YesNo(NameServers.Answer(state, who!)),
         ReadingKind.NatLayers => [state.Internet(who!) is { Reachable: not Answer.No, NatLayers: var n } ? Shown.Exactly($"{n}") : Shown.Nothing],
-        ReadingKind.Page => IsGuest(state, who!) ? [Shown.Anything] : Page(state, who!, look.At!.Value),
-        ReadingKind.Ping => IsGuest(state, who!) ? [Shown.Anything] : YesNo(state.Ping(who!, look.At!.Value)),
+        ReadingKind.Page or ReadingKind.Ping => AtAddress(look, state, who!),
         ReadingKind.Joined => [Shown.Exactly(state.JoinedBox(who!) ?? Shown.Nobody)],
-        ReadingKind.Network => [Shown.Yes(state.Air.Any(one => one.Network.Ssid == look.Ssid && one.Network.Broadcast))],
+        ReadingKind.Network => state.Air.Any(one => one.Network.Ssid == look.Ssid && one.Network.Broadcast) ? IsSo : IsNot,
         ReadingKind.Reach => YesNo(state.Reach(who!, look.To!).Reachable),
         ReadingKind.Outside => YesNo(Outside(state, look.Endpoint!, look.OutsidePort!.Value)),
-        ReadingKind.WanAddress => [PageOpens(look.Device!) ? Address(state, state.Wan(look.Device!)) : Shown.None],
-        ReadingKind.Listed => PageOpens(look.Device!) ? [Shown.Yes(IsListed(state, look.Device!, look.Mac!.Value))] : [Shown.None],
-        ReadingKind.Mode => [PageOpens(look.Device!) ? Shown.Exactly(Words<DeviceMode>.Of(House.FindDevice(look.Device!)!.Mode)) : Shown.None],
-        ReadingKind.Dhcp => [PageOpens(look.Device!) ? Shown.Exactly(IsServing(House.FindDevice(look.Device!)!) ? "on" : "off") : Shown.None],
-        ReadingKind.Power => [Shown.Yes(House.FindDevice(look.Device!) is { Off: not true })],
-        ReadingKind.Link => [SocketRates.Of(House, new(look.Device!, look.Port!)) is { } mbps ? Shown.Exactly(Shown.Number(mbps)) : Shown.None],
+        ReadingKind.Mode => PageOpens(look.Device!) ? [Shown.Exactly(Words<DeviceMode>.Of(House.FindDevice(look.Device!)!.Mode))] : NoPage,
+        ReadingKind.Dhcp => PageOpens(look.Device!) ? [Shown.Exactly(IsServing(House.FindDevice(look.Device!)!) ? "on" : "off")] : NoPage,
+        ReadingKind.Power => House.FindDevice(look.Device!) is { Off: not true } ? IsSo : IsNot,
+        ReadingKind.Link => SocketRates.Of(House, new(look.Device!, look.Port!)) is { } mbps ? [Shown.Exactly(Shown.Number(mbps))] : NoPage,
         _ => throw new InvalidOperationException($"{look.Reading} is not handled."),
     };
 
+    private static readonly Shown[] IsSo = [Shown.Yes(true)], IsNot = [Shown.Yes(false)], NoPage = [Shown.None];
+
+    private static readonly Shown[] NobodysPage = [Shown.Exactly(Shown.Nobody)];
+
     private static bool IsServing(Device box) => box.Traits.RunsServer && box.Lan?.DhcpServer?.Enabled == true;
 
-    private static Candidate? Held(NetworkState state, string who) => state.Net(who) is { Candidates: [var held, ..] } ? held : null;
-
-    /// <summary>On a router's guest network the addresses are the router's own affair.</summary>
-    private static bool IsGuest(NetworkState state, string who) => state.Net(who) is { Segment: >= 0 and var segment }
-        && state.House.Devices.Any(box => state.GuestsOf(box.Id) == segment && state.InsideOf(box.Id) != segment);
-
-    private Shown Address(NetworkState state, Interface? one)
+    private Shown Address(NetworkState state, Interface? one, Candidate? held)
     {
-        if (one is not { Candidates: [{ Address: { } held } candidate, ..] }) return Shown.None;
+        if (one is null || held is not { Address: { } own }) return Shown.None;
         return one.Outcome switch
         {
-            LeaseOutcome.LinkLocal => Shown.LinkLocal(held.Address),
-            LeaseOutcome.Static => Shown.Exactly($"{held.Address}"),
-            _ when candidate.Server == Line.ProviderId => Shown.Within(state.LineNumbers!.Prefix, held.Address, None),
-            _ => Shown.Within(held.Prefix, held.Address, setByHand),
+            LeaseOutcome.LinkLocal => Shown.LinkLocal(own.Address),
+            LeaseOutcome.Static => Shown.Exactly($"{own.Address}"),
+            _ when held.Server == Line.ProviderId => Shown.Within(state.LineNumbers!.Prefix, own.Address, NoOne),
+            _ => Shown.Within(own.Prefix, own.Address, setByHand),
         };
     }
+
+    private static readonly HashSet<Ipv4Address> NoOne = [];
 
     private static Shown Server(NetworkState state, string? server) => server switch
     {
@@ -184,28 +225,39 @@ internal sealed class Hypothesis
     };
 
     private static Shown Dns(Candidate? held) => held is null or { Dns.IsDefaultOrEmpty: true } ? Shown.Exactly("")
-        : held.Server == Line.ProviderId ? Shown.Anything : Shown.Exactly(Shown.Servers(held.Dns.Select(one => $"{one}")));
+        : held.Server == Line.ProviderId ? Shown.Exactly(Shown.Servers(held.Dns.Select(one => $"{one}"))).OrAnything() : Shown.Exactly(Shown.Servers(held.Dns.Select(one => $"{one}")));
 
     private static IReadOnlyList<Shown> YesNo(Answer answer) => answer switch
     {
-        Answer.Yes => [Shown.Yes(true)],
-        Answer.No => [Shown.Yes(false)],
-        _ => [Shown.Yes(true), Shown.Yes(false)],
+        Answer.Yes => IsSo,
+        Answer.No => IsNot,
+        _ => [IsSo[0], IsNot[0]],
     };
 
-    private List<Shown> Page(NetworkState state, string who, Ipv4Address at)
+    /// <summary>Worked out once for all laptops that one stands for.</summary>
+    private IReadOnlyList<Shown> AtAddress(Look look, NetworkState state, string who)
+    {
+        var key = (state, who, look.Reading, look.At!.Value);
+        if (answered.TryGetValue(key, out var known)) return known;
+        return answered[key] = look.Reading == ReadingKind.Page ? Page(state, who, look.At.Value) : YesNo(state.Ping(who, look.At.Value));
+    }
+
+    private readonly Dictionary<(NetworkState State, string Who, ReadingKind Reading, Ipv4Address At), IReadOnlyList<Shown>> answered = [];
+
+    private IReadOnlyList<Shown> Page(NetworkState state, string who, Ipv4Address at)
     {
         var perhaps = new List<Shown>();
-        foreach (var box in House.Devices)
+        foreach (var holder in state.HoldersOf(at))
         {
-            if (state.Lan(box.Id) is not { } page || !page.Candidates.Any(held => held.Address?.Address == at)) continue;
-            var name = Shown.Exactly(ground.House.FindDevice(box.Id) is null ? Shown.Other : box.Id);
-            var answer = state.Admin(who, box.Id).Reachable;
+            if (holder.Kind != InterfaceKind.Lan) continue;
+            var name = Shown.Exactly(ground.House.FindDevice(holder.Owner) is null ? Shown.Other : holder.Owner);
+            var answer = state.Admin(who, holder.Owner).Reachable;
             if (answer == Answer.Yes) return [name];
             if (answer == Answer.Sometimes) perhaps.Add(name);
         }
         // Two boxes race for it; one alone races with a thing that has no page.
-        if (perhaps.Count < 2) perhaps.Add(Shown.Exactly(Shown.Nobody));
+        if (perhaps.Count == 0) return NobodysPage;
+        if (perhaps.Count == 1) perhaps.Add(NobodysPage[0]);
         return perhaps;
     }
 
@@ -213,11 +265,8 @@ internal sealed class Hypothesis
     private bool PageOpens(string device)
     {
         if (opens.TryGetValue(device, out var known)) return known;
-        return opens[device] = ground.PagePlaces.Any(place => At(place).Admin(LaptopAt(place), device).Reachable != Answer.No);
+        return opens[device] = ground.PagePlaces.Any(place => At(place) is var (state, id) && state.Admin(id, device).Reachable != Answer.No);
     }
-
-    private static bool IsListed(NetworkState state, string device, MacAddress mac) =>
-        state.Interfaces.Any(one => one.Mac == mac && one.Candidates.Any(held => held.Server == device));
 
     private static Answer Outside(NetworkState state, string endpoint, int port) =>
         state.House.FindEndpoint(endpoint)?.Services.FirstOrDefault(one => one.Port == port) is { } service

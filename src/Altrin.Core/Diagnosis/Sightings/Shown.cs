@@ -11,13 +11,15 @@ public sealed record Shown(string Key, string? Sample)
 {
     public const string Nobody = "nobody", Other = "other";
 
-    /// <summary>It shows whatever was seen.</summary>
-    public static readonly Shown Anything = new("*", null);
-
     /// <summary>There is nothing to be read.</summary>
     public static readonly Shown Nothing = new("-", null);
 
     public static readonly Shown None = Exactly("none");
+
+    private const string Any = "*";
+
+    /// <summary>This, or whatever else was seen: the document does not say it.</summary>
+    public Shown OrAnything() => new(Any, Sample);
 
     private Prefix? Prefix { get; init; }
     private IReadOnlySet<Ipv4Address>? But { get; init; }
@@ -47,7 +49,7 @@ public sealed record Shown(string Key, string? Sample)
 
     public bool Matches(string value)
     {
-        if (this == Anything) return true;
+        if (Key == Any) return true;
         if (this == Nothing) return false;
         if (Prefix is not { } prefix) return Sample == value;
         return Ipv4Address.TryParse(value, out var address) && prefix.Contains(address) && But?.Contains(address) != true;
