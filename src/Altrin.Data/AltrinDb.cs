@@ -11,6 +11,7 @@ internal sealed class AltrinDb(DbContextOptions<AltrinDb> options) : DbContext(o
     public DbSet<ChangeRow> Changes => Set<ChangeRow>();
     public DbSet<TickRow> Ticks => Set<TickRow>();
     public DbSet<TurnRow> Turns => Set<TurnRow>();
+    public DbSet<DiagnosisRow> Diagnoses => Set<DiagnosisRow>();
     public DbSet<PhotoRow> Photos => Set<PhotoRow>();
     public DbSet<SecretRow> Secrets => Set<SecretRow>();
 
@@ -30,6 +31,9 @@ internal sealed class AltrinDb(DbContextOptions<AltrinDb> options) : DbContext(o
         tick.Property(row => row.Revision).IsConcurrencyToken();
         var turn = model.Entity<TurnRow>().ToTable("turns");
         turn.HasKey(row => new { row.JobId, row.Number });
+        var diagnosis = model.Entity<DiagnosisRow>().ToTable("diagnoses");
+        diagnosis.HasKey(row => new { row.JobId, row.Number });
+        diagnosis.Property(row => row.Revision).IsConcurrencyToken();
         var photo = model.Entity<PhotoRow>().ToTable("photos");
         photo.HasKey(row => new { row.JobId, row.Id });
         var secret = model.Entity<SecretRow>().ToTable("secrets");
@@ -38,6 +42,7 @@ internal sealed class AltrinDb(DbContextOptions<AltrinDb> options) : DbContext(o
         change.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
         tick.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
         turn.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
+        diagnosis.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
         photo.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
         secret.HasOne<JobRow>().WithMany().HasForeignKey(row => row.JobId).OnDelete(DeleteBehavior.Cascade);
     }

@@ -126,3 +126,32 @@ internal sealed class SecretRow
     public required byte[] Sealed { get; set; }
     public required DateTimeOffset At { get; set; }
 }
+
+/// <summary>What was looked for when something did not work, and what was seen. Gone with the job.</summary>
+internal sealed class DiagnosisRow
+{
+    public required string JobId { get; set; }
+
+    /// <summary>From 1, without gaps; the last without an end is the one at hand.</summary>
+    public required int Number { get; set; }
+
+    public required int Revision { get; set; }
+
+    /// <summary>The house that was believed in.</summary>
+    public required Side Side { get; set; }
+
+    /// <summary>What was seen, as <c>altrin.sightings/1</c>.</summary>
+    public required string Seen { get; set; }
+
+    /// <summary>Looks that cannot be done here, as a list in JSON.</summary>
+    public required string Aside { get; set; }
+
+    public required DateTimeOffset StartedAt { get; set; }
+    public DateTimeOffset? EndedAt { get; set; }
+
+    /// <summary>The cause that it was, in words; null where none was found.</summary>
+    public string? Cause { get; set; }
+
+    /// <summary>How it was mended, in words.</summary>
+    public string? Mend { get; set; }
+}

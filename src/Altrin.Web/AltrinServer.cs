@@ -84,6 +84,8 @@ public static class AltrinServer
         builder.Services.AddSingleton<Jobs>();
         builder.Services.AddSingleton<Orders>();
         builder.Services.AddSingleton<TurnStore>();
+        builder.Services.AddSingleton<DiagnosisStore>();
+        builder.Services.AddSingleton<Diagnoses>();
         builder.Services.AddSingleton<PhotoStore>();
         builder.Services.AddSingleton<SecretStore>();
         builder.Services.AddSingleton<SealedSecrets>();
@@ -132,6 +134,7 @@ public static class AltrinServer
         app.MapOptions();
         app.MapWorkOrders();
         app.MapVisit();
+        app.MapDiagnosis();
         app.MapAir();
         app.MapKit();
         app.MapSecrets();

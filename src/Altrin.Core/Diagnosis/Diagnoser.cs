@@ -16,6 +16,8 @@ public static class Diagnoser
     /// <summary>So many pairs are played, and so many listed, the likeliest first.</summary>
     private const int MostPlayedPairs = 4000, MostPairs = 100;
 
+    private const int MostRuledOut = 40;
+
     /// <param name="hasSocket">Whether what is in hand can be plugged in: not a phone.</param>
     public static DiagnosisResult Of(NetworkDocument believed, ImmutableArray<Sighting> seen, bool hasSocket = true)
     {
@@ -40,7 +42,11 @@ public static class Diagnoser
         explaining = [.. explaining.OrderByDescending(one => one.Cause!.Odds).ThenBy(one => one.Cause!.Kind.Rank)];
         var (groups, looks) = LookTable.Of(ground, explaining);
         return new(odd.IsEmpty, odd, [.. groups.Select(group => Describe(ground, group, groups))], looks, looks.IsEmpty, arePairs)
-        { Confirm = looks.IsEmpty && groups.Count > 0 ? LookTable.Confirm(ground, groups[0][0], asWritten) : null };
+        {
+            Confirm = looks.IsEmpty && groups.Count > 0 ? LookTable.Confirm(ground, groups[0][0], asWritten) : null,
+            RuledOut = [.. singles.Where(one => !one.Against.IsEmpty && odd.Any(seen => !one.Against.Contains(seen)))
+                .OrderByDescending(one => one.Cause!.Odds).Take(MostRuledOut).Select(one => new RuledOut(one.Cause!, one.Against[0]))],
+        };
     }
 
     /// <summary>Every single cause of a house, those that make the same house as one.</summary>

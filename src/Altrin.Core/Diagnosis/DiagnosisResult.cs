@@ -30,4 +30,10 @@ public sealed record DiagnosisResult(bool Agrees, ImmutableArray<int> Odd, Immut
     bool IsSettled, bool ArePairs)
 {
     public NextLook? Confirm { get; init; }
+
+    /// <summary>Causes that show something of what was odd and were ruled out, the likeliest first, each with the sighting that did it.</summary>
+    public ImmutableArray<RuledOut> RuledOut { get; init; } = [];
 }
+
+/// <param name="By">The first of what was seen that it does not show.</param>
+public sealed record RuledOut(Cause Cause, int By);

@@ -38,6 +38,47 @@ namespace Altrin.Data.Migrations
                     b.ToTable("changes", (string)null);
                 });
 
+            modelBuilder.Entity("Altrin.Data.DiagnosisRow", b =>
+                {
+                    b.Property<string>("JobId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Aside")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Cause")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("EndedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Mend")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Revision")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Seen")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Side")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("StartedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("JobId", "Number");
+
+                    b.ToTable("diagnoses", (string)null);
+                });
+
             modelBuilder.Entity("Altrin.Data.JobRow", b =>
                 {
                     b.Property<string>("Id")
@@ -232,6 +273,15 @@ namespace Altrin.Data.Migrations
                 });
 
             modelBuilder.Entity("Altrin.Data.ChangeRow", b =>
+                {
+                    b.HasOne("Altrin.Data.JobRow", null)
+                        .WithMany()
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Altrin.Data.DiagnosisRow", b =>
                 {
                     b.HasOne("Altrin.Data.JobRow", null)
                         .WithMany()

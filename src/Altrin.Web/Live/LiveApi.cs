@@ -30,7 +30,7 @@ internal static class LiveApi
         var by = request.Headers[PageHeader].ToString() is { Length: > 0 and <= 40 } page ? page : null;
         var parts = (rest.Value ?? "").Split('/', StringSplitOptions.RemoveEmptyEntries);
         var feed = context.RequestServices.GetRequiredService<ChangeFeed>();
-        if (parts is [var job, var what, ..]) feed.Say(new(job, what is "work-order" or "photos" or "secrets" ? what : "house", by));
+        if (parts is [var job, var what, ..]) feed.Say(new(job, what is "work-order" or "diagnosis" or "photos" or "secrets" ? what : "house", by));
         feed.Say(new("", "jobs", by));
     });
 

@@ -22,7 +22,7 @@ public partial class ArchitectureTests
         ["Addressing"] = ["Network", "Actions", "Simulation"],
         ["Visit"] = ["Network", "Kit", "Actions", "Simulation", "Readings"],
         ["WorkOrders"] = ["Network", "Documents", "Kit", "Air", "Simulation", "Actions", "Rules", "Readings"],
-        ["Diagnosis"] = ["Network", "Documents", "Simulation", "Actions", "Rules"],
+        ["Diagnosis"] = ["Network", "Documents", "Simulation", "Actions", "Rules", "Readings"],
         ["Formats"] = ["Network", "Documents", "Kit", "Simulation", "Actions", "Rules", "Planning", "Readings", "WorkOrders", "Diagnosis"],
     };
 

@@ -7,6 +7,7 @@ import type {
   ChannelPlanView,
   Comparison,
   CopyHead,
+  DiagnosisView,
   FixesView,
   GuestOffer,
   JobAnswer,
@@ -29,6 +30,8 @@ import type {
   Ruler,
   SaidRoom,
   SecretView,
+  SeenEntry,
+  SeenView,
   ShareView,
   Side,
   Sighting,
@@ -40,6 +43,7 @@ import type {
   Walk,
   WallCorrection,
   WhatIf,
+  WorkOrder,
   WorkOrderView,
 } from './types'
 import { wholeJob } from './wholeJob'
@@ -537,4 +541,54 @@ export const setTick = (
 ) =>
   unwrap<TickView>(
     api.PUT('/api/jobs/{id}/work-order/{step}', { params: { path: { id, step }, query: asked }, body: tick }),
+  )
+
+/** What was seen when something did not work, what may be wrong, and the next look. */
+export const diagnosis = (id: string, version: number, hands?: string) =>
+  queryOptions({
+    queryKey: ['job', id, 'diagnosis', version, hands ?? ''],
+    queryFn: ({ signal }) =>
+      unwrap<DiagnosisView>(
+        api.GET('/api/jobs/{id}/diagnosis', { params: { path: { id }, query: { with: hands } }, signal }),
+      ),
+  })
+
+export const setDiagnosis = (
+  id: string,
+  hands: string | undefined,
+  body: { number: number; revision: number; side: Side; seen: SeenEntry[]; aside: string[] },
+) =>
+  unwrap<DiagnosisView>(
+    api.PUT('/api/jobs/{id}/diagnosis', { params: { path: { id }, query: { with: hands } }, body }),
+  )
+
+export const endDiagnosis = (
+  id: string,
+  hands: string | undefined,
+  body: { number: number; revision: number; cause: number | null },
+) =>
+  unwrap<DiagnosisView>(
+    api.POST('/api/jobs/{id}/diagnosis/end', { params: { path: { id }, query: { with: hands } }, body }),
+  )
+
+/** The mend of a cause as a work order of its own. */
+export const mendOrder = (id: string, version: number, revision: number, cause: number, hands?: string) =>
+  queryOptions({
+    queryKey: ['job', id, 'mend', version, revision, cause, hands ?? ''],
+    queryFn: ({ signal }) =>
+      unwrap<WorkOrder>(
+        api.GET('/api/jobs/{id}/diagnosis/mend', {
+          params: { path: { id }, query: { cause, with: hands } },
+          signal,
+        }),
+      ),
+    staleTime: Number.POSITIVE_INFINITY,
+  })
+
+export const pasteSeen = (id: string, text: string, from: unknown) =>
+  unwrap<SeenView[]>(
+    api.POST('/api/jobs/{id}/diagnosis/paste', {
+      params: { path: { id } },
+      body: { text, from: from as never },
+    }),
   )

@@ -40,6 +40,7 @@ export type WifiSecurity = Schemas['WifiSecurity']
 export type Socket = Schemas['Socket']
 export type Action = Schemas['InstallerAction']
 export type WorkOrderView = Schemas['WorkOrderView']
+export type WorkOrder = Schemas['WorkOrder']
 export type WorkStep = Schemas['WorkStep']
 export type BoxWords = Schemas['BoxWords']
 export type JoinChoice = Schemas['JoinChoice']
@@ -108,3 +109,15 @@ export type Side = 'found' | 'planned'
 
 /** What is settled of a plan beforehand: a box in a mode or under another, or never so. */
 export type Pin = { device: string; use: string; forbidden: boolean }
+
+/** What was looked for when something does not work. */
+export type DiagnosisView = Schemas['DiagnosisView']
+export type FoundOut = Schemas['FoundOut']
+export type LookView = Schemas['LookView']
+export type AnswerView = Schemas['AnswerView']
+export type CauseView = Schemas['CauseView']
+export type SeenView = Schemas['SeenView']
+export type PastDiagnosis = Schemas['PastDiagnosis']
+
+/** An entry of `altrin.sightings/1`. */
+export type SeenEntry = { reading: string; value: unknown; from?: unknown; [field: string]: unknown }

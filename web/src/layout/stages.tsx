@@ -3,7 +3,7 @@ import type { WorkOrderView } from '../api/types'
 import { count } from '../parts/words'
 import type { JobScreen } from './JobContext'
 
-export type StageId = 'visit' | 'wants' | 'stairs' | 'addresses' | 'air' | 'options' | 'work'
+export type StageId = 'visit' | 'wants' | 'stairs' | 'addresses' | 'air' | 'options' | 'work' | 'fault'
 
 const icon = (path: string) => (
   <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
@@ -118,6 +118,14 @@ export const stages: Stage[] = [
       const open = order.order.steps.filter((step) => !done.has(step.key)).length
       return open === 0 ? 'all done' : `${count(open, 'step')} open`
     },
+    isOpen: () => false,
+  },
+  {
+    id: 'fault',
+    name: 'Fault finding',
+    ...page(() => import('../views/fault/FaultPage').then((it) => ({ default: it.FaultPage }))),
+    icon: icon('M10 3a6 6 0 1 0 0 12a6 6 0 0 0 0-12M14.5 13.5L19 18M10 6v3.5M10 12v.1'),
+    note: () => 'when something fails',
     isOpen: () => false,
   },
 ]

@@ -1,17 +1,18 @@
 import { say } from '../state/notices'
 import { Press } from './Press'
 
-export function CopyButton({ value, what }: { value: string; what: string }) {
+/** @param said What is said then; a long text is not said whole. */
+export function CopyButton({ value, what, said }: { value: string; what: string; said?: string }) {
   const copy = async () => {
     try {
       await navigator.clipboard.writeText(value)
-      say(`Copied ${value}`)
+      say(said ?? `Copied ${value}`)
     } catch {
       say(`The browser does not let this page copy. It is ${value}`, 'problem')
     }
   }
   return (
-    <Press kind="plain" aria-label={`Copy ${what} ${value}`} onClick={copy}>
+    <Press kind="plain" aria-label={said ? `Copy ${what}` : `Copy ${what} ${value}`} onClick={copy}>
       copy
     </Press>
   )

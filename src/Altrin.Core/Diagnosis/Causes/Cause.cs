@@ -29,6 +29,19 @@ public sealed record Cause(CauseKind Kind, ImmutableArray<(string Field, object 
 
     public double MendMinutes => Of.IsEmpty ? Kind.MendMinutes : Of.Sum(one => one.MendMinutes);
 
+    /// <summary>The provider's own doing: nothing in the house mends it.</summary>
+    public bool IsOfProvider => Kind.Name is "line-down" or "line-shared" or "names-silent" or "port-closed";
+
+    /// <summary>Ids of the boxes that it concerns.</summary>
+    public IEnumerable<string> Boxes(NetworkDocument house)
+    {
+        if (!Of.IsEmpty) return Of.SelectMany(one => one.Boxes(house)).Distinct();
+        string? Field(string name) => Subject.FirstOrDefault(one => one.Field == name).Value as string;
+        if (Field("device") is { } device) return [device];
+        if (Field("cable") is { } cable && house.FindCable(cable) is { } wire) return [wire.A.Device, wire.B.Device];
+        return IsOfProvider && house.Line is { } line ? [line.Device] : [];
+    }
+
     public bool IsOfLaptop => Laptop is not null || FixedLaptop is not null;
 
     public static readonly CauseKind Pair = new("pair", 0, 0, int.MaxValue);

@@ -47,6 +47,9 @@ public sealed record Shown(string Key, string? Sample)
     /// <summary>Name servers in one order, whatever order they were seen in.</summary>
     public static string Servers(IEnumerable<string> servers) => string.Join(' ', servers.Distinct().Order(StringComparer.Ordinal));
 
+    /// <summary>Any address of a subnet: the sample is one of many.</summary>
+    public bool IsAnyOfSubnet => Prefix is not null && Prefix != AddressRanges.LinkLocal;
+
     public bool Matches(string value)
     {
         if (Key == Any) return true;

@@ -2044,6 +2044,313 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/diagnosis": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    with?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DiagnosisView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: {
+                    with?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SetDiagnosis"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DiagnosisView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/diagnosis/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    with?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EndDiagnosis"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DiagnosisView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/diagnosis/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    cause: number;
+                    with?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkOrder"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/diagnosis/paste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PastedAt"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SeenView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{id}/{side}/air": {
         parameters: {
             query?: never;
@@ -3461,6 +3768,12 @@ export interface components {
         };
         /** @enum {string} */
         Answer: "no" | "yes" | "sometimes";
+        AnswerView: {
+            says: string;
+            /** Format: int32 */
+            left: number;
+            seen: unknown[];
+        };
         Attachment: components["schemas"]["AttachmentPlug"] | components["schemas"]["AttachmentJoin"];
         AttachmentJoin: {
             ssid: string;
@@ -3533,6 +3846,8 @@ export interface components {
             category?: null | string;
             /** Format: double */
             lengthM?: null | number;
+            /** Format: double */
+            agreedMbps?: null | number;
         };
         CableRun: {
             id: string;
@@ -3549,6 +3864,21 @@ export interface components {
             gateway: null | string;
             server: null | string;
             says: null | string;
+        };
+        CauseView: {
+            /** Format: double */
+            sure: number;
+            sentences: string[];
+            kind: string;
+            /** Format: int32 */
+            explains: number;
+            against: string[];
+            /** Format: double */
+            mendMinutes: number;
+            isProved: boolean;
+            mend: string[];
+            isProviders: boolean;
+            boxes: string[];
         };
         ChannelPlan: {
             radios: components["schemas"]["PlannedChannel"][];
@@ -3634,6 +3964,7 @@ export interface components {
             mustUse?: null | boolean;
             provider?: null | boolean;
             usedBefore?: null | boolean;
+            inUse?: null | boolean;
             serves?: string[];
             injector?: null | boolean;
             kit?: null | string;
@@ -3653,6 +3984,18 @@ export interface components {
             dns?: string[];
             reservations?: components["schemas"]["Reservation"][];
         };
+        DiagnosisView: {
+            /** Format: int32 */
+            number: number;
+            /** Format: int32 */
+            revision: number;
+            side: string;
+            seen: components["schemas"]["SeenView"][];
+            aside: string[];
+            lost: null | string;
+            found: null | components["schemas"]["FoundOut"];
+            past: components["schemas"]["PastDiagnosis"][];
+        };
         DoneStep: {
             title: string;
             outcome: string;
@@ -3662,6 +4005,14 @@ export interface components {
         };
         DrawRoom: {
             room: components["schemas"]["Room"];
+        };
+        EndDiagnosis: {
+            /** Format: int32 */
+            number: number;
+            /** Format: int32 */
+            revision: number;
+            /** Format: int32 */
+            cause: null | number;
         };
         Endpoint: {
             id: string;
@@ -3707,6 +4058,16 @@ export interface components {
         ForbiddenMode: {
             device: string;
             mode: components["schemas"]["DeviceMode"];
+        };
+        FoundOut: {
+            agrees: boolean;
+            isSettled: boolean;
+            arePairs: boolean;
+            causes: components["schemas"]["CauseView"][];
+            ruledOut: components["schemas"]["RuledOutView"][];
+            looks: components["schemas"]["LookView"][];
+            confirm: null | components["schemas"]["LookView"];
+            forProvider: null | string;
         };
         FreeAddress: {
             address: components["schemas"]["Ipv4Address"];
@@ -4213,6 +4574,7 @@ export interface components {
             thing: string;
             box: string;
         };
+        JsonElement: unknown;
         KeptAddresses: {
             actions: components["schemas"]["InstallerAction"][];
             not: components["schemas"]["NotKept"][];
@@ -4280,6 +4642,10 @@ export interface components {
             addresses?: number;
             agreed?: null | components["schemas"]["LineAddress"];
             seen?: null | components["schemas"]["LineAddress"];
+            down?: null | boolean;
+            holds?: null | components["schemas"]["MacAddress"];
+            namesSilent?: null | boolean;
+            closedPorts?: number[];
         };
         LineAddress: {
             address: components["schemas"]["InterfaceAddress"];
@@ -4297,6 +4663,17 @@ export interface components {
             /** Format: date-time */
             at: string;
             isCurrent: boolean;
+        };
+        LookView: {
+            key: string;
+            do: string;
+            reading: components["schemas"]["ReadingKind"];
+            look: components["schemas"]["JsonElement"];
+            /** Format: double */
+            minutes: number;
+            /** Format: double */
+            bits: number;
+            answers: components["schemas"]["AnswerView"][];
         };
         MacAddress: string;
         /** @enum {string} */
@@ -4623,6 +5000,19 @@ export interface components {
             part: string;
             say: string;
         };
+        PastDiagnosis: {
+            /** Format: int32 */
+            number: number;
+            says: string;
+            cause: null | string;
+            mend: null | string;
+            /** Format: int32 */
+            looks: number;
+            /** Format: date-time */
+            startedAt: string;
+            /** Format: date-time */
+            endedAt: null | string;
+        };
         Paste: {
             parts: components["schemas"]["RecognisedPart"][];
             lines: components["schemas"]["NotedLine"][];
@@ -4631,6 +5021,10 @@ export interface components {
             proposals: components["schemas"]["Proposal"][];
             meanings: string[];
             strangers: string[];
+        };
+        PastedAt: {
+            text: string;
+            from: components["schemas"]["JsonElement"];
         };
         PastedInput: {
             text: string;
@@ -4786,6 +5180,8 @@ export interface components {
             reading: string;
             value: string;
         };
+        /** @enum {string} */
+        ReadingKind: "address" | "gateway" | "server" | "dns" | "internet" | "lookup" | "nat-layers" | "page" | "ping" | "joined" | "network" | "reach" | "outside" | "wan-address" | "listed" | "mode" | "dhcp" | "power" | "link" | "laptop";
         Reckoning: {
             asked: string;
             prefix: string;
@@ -4846,6 +5242,11 @@ export interface components {
             title: string;
             because: string;
         };
+        RuledOutView: {
+            sentence: string;
+            /** Format: int32 */
+            by: number;
+        };
         Ruler: {
             segment: string;
             prefix: components["schemas"]["Prefix"];
@@ -4896,10 +5297,24 @@ export interface components {
             id?: null | string;
             onlyChanges?: null | boolean;
         };
+        SeenView: {
+            seen: components["schemas"]["JsonElement"];
+            says: string;
+            isOdd: boolean;
+        };
         Service: {
             protocol: components["schemas"]["TransportProtocol"];
             /** Format: int32 */
             port: number;
+        };
+        SetDiagnosis: {
+            /** Format: int32 */
+            number: number;
+            /** Format: int32 */
+            revision: number;
+            side: string;
+            seen: unknown[];
+            aside: string[];
         };
         SetTick: {
             /** Format: int32 */
