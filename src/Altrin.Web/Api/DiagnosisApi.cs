@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Text;
 using System.Text.Json;
+using Altrin.Core.Actions;
 using Altrin.Core.Diagnosis;
 using Altrin.Core.Diagnosis.Causes;
 using Altrin.Core.Diagnosis.Looking;
@@ -32,9 +33,10 @@ public sealed record LookView(string Key, string Do, ReadingKind Reading, JsonEl
 /// <param name="Sentences">All that no look tells apart, the likeliest first.</param>
 /// <param name="Explains">How much of what was seen it shows.</param>
 /// <param name="Against">What of it it does not show, in words.</param>
+/// <param name="Advice">What else is done about it.</param>
 /// <param name="Boxes">Boxes concerned.</param>
 public sealed record CauseView(double Sure, ImmutableArray<string> Sentences, string Kind, int Explains, ImmutableArray<string> Against, double MendMinutes,
-    bool IsProved, ImmutableArray<string> Mend, bool IsProviders, ImmutableArray<string> Boxes);
+    bool IsProved, ImmutableArray<string> Mend, string? Advice, bool IsProviders, ImmutableArray<string> Boxes);
 
 public sealed record RuledOutView(string Sentence, int By);
 
@@ -182,18 +184,20 @@ internal static class DiagnosisApi
         var first = group.Alike[0];
         return new(group.Sure, [.. group.Alike.Select(cause => cause.Sentence)], first.Kind.Name, diagnosis.Seen.Length - group.Against.Length,
             [.. group.Against.Select(i => AnswerWords.Say(diagnosis.Believed, diagnosis.Seen[i]))], group.MendMinutes, group.IsProved,
-            [.. MendWords(diagnosis.Believed, group)], first.IsOfProvider, [.. first.Boxes(diagnosis.Believed)]);
+            [.. MendWords(diagnosis.Believed, group)], first.MendAdvice, first.IsOfProvider, [.. first.Boxes(diagnosis.Believed)]);
     }
 
     /// <summary>What is done, in words; of the provider's own doing: that it is.</summary>
     private static IEnumerable<string> MendWords(NetworkDocument believed, CauseGroup group)
     {
         if (group.Alike[0].IsOfProvider) return ["It is the provider's: tell them what was seen"];
+        // The provider forgets a box by its being off: no setting says so.
+        if (group.Alike[0].Kind.Name == "line-holds") return ["Power off at the wall and at the router, ten minutes, then on in order"];
         var house = group.House;
         var words = new List<string>();
         foreach (var action in group.Mend)
         {
-            words.Add(action.Say(house));
+            if (action is not DescribeDevice && !action.IsRecord(house)) words.Add(action.Say(house));
             house = action.Apply(house);
         }
         return words;

@@ -39,6 +39,7 @@ const RehearsalAside = lazy(() =>
   import('../views/work-order/RehearsalAside').then((it) => ({ default: it.RehearsalAside })),
 )
 const CarriedSheet = lazy(() => import('./CarriedSheet').then((it) => ({ default: it.CarriedSheet })))
+const FaultAside = lazy(() => import('../views/fault/FaultAside').then((it) => ({ default: it.FaultAside })))
 const VisitAside = lazy(() => import('../views/visit/VisitAside').then((it) => ({ default: it.VisitAside })))
 
 export function JobPage() {
@@ -212,7 +213,11 @@ function Frame() {
             <OptionsAside />
           </Suspense>
         )}
-        {stage?.id === 'work' && params.get('play') ? (
+        {stage?.id === 'fault' ? (
+          <Suspense>
+            <FaultAside otherwise={<VerdictColumn />} />
+          </Suspense>
+        ) : stage?.id === 'work' && params.get('play') ? (
           <Suspense>
             <RehearsalAside />
           </Suspense>

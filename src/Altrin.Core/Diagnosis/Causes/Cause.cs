@@ -29,6 +29,9 @@ public sealed record Cause(CauseKind Kind, ImmutableArray<(string Field, object 
 
     public double MendMinutes => Of.IsEmpty ? Kind.MendMinutes : Of.Sum(one => one.MendMinutes);
 
+    /// <summary>What else is done about it; null for nothing.</summary>
+    public string? MendAdvice => Advice.On(Kind.Name);
+
     /// <summary>The provider's own doing: nothing in the house mends it.</summary>
     public bool IsOfProvider => Kind.Name is "line-down" or "line-shared" or "names-silent" or "port-closed";
 

@@ -14,8 +14,11 @@ public static class AnswerWords
         var rows = shown.Rows.ToDictionary(row => row.Kind, row => row.Value);
         var address = Value(house, ReadingKind.Address, rows[ReadingKind.Address].Sample ?? "", rows[ReadingKind.Address].IsAnyOfSubnet);
         var gateway = rows[ReadingKind.Gateway].Sample is { } at and not "none" ? $", gateway {at}" : "";
-        var internet = rows[ReadingKind.Internet].Sample != "yes" ? "no internet" : rows[ReadingKind.Lookup].Sample == "yes" ? "internet" : "internet by numbers, names are not found";
-        return $"{address}{gateway}, {internet}";
+        // The gateway is the name server in most houses; only where it is not is it said.
+        var servers = rows[ReadingKind.Dns].Sample is { Length: > 0 } dns && dns != rows[ReadingKind.Gateway].Sample ? $", name servers {dns}" : "";
+        var layers = rows[ReadingKind.NatLayers].Sample is { } n and not "1" ? $" over {n} translations" : "";
+        var internet = rows[ReadingKind.Internet].Sample != "yes" ? "no internet" : rows[ReadingKind.Lookup].Sample == "yes" ? $"internet{layers}" : "internet by numbers, names are not found";
+        return $"{address}{gateway}{servers}, {internet}";
     }
 
     /// <summary>What was seen: of whom, what.</summary>
@@ -58,7 +61,7 @@ public static class AnswerWords
     {
         ReadingKind.Address or ReadingKind.WanAddress when value.StartsWith("169.254.", StringComparison.Ordinal) => "169.254…: it gave itself one",
         ReadingKind.Address or ReadingKind.WanAddress when value == "none" => "no address",
-        ReadingKind.Address or ReadingKind.WanAddress when isAnyOfSubnet => $"{value[..(value.LastIndexOf('.') + 1)]}… (as {value})",
+        ReadingKind.Address or ReadingKind.WanAddress when isAnyOfSubnet => $"{value[..(value.LastIndexOf('.') + 1)]}x",
         ReadingKind.Gateway when value == "none" => "no gateway",
         ReadingKind.Server when value == "none" => "nobody",
         ReadingKind.Dns when value.Length == 0 => "none",

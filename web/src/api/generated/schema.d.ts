@@ -3877,6 +3877,7 @@ export interface components {
             mendMinutes: number;
             isProved: boolean;
             mend: string[];
+            advice: null | string;
             isProviders: boolean;
             boxes: string[];
         };

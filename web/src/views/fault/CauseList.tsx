@@ -29,11 +29,6 @@ export function CauseList(props: {
             : `It may be one of ${found.causes.length}`}
         {found.arePairs ? ': two things at once' : ''}
       </Heading>
-      {found.agrees && (
-        <Text fontSize="small" color="quiet">
-          The house as written shows all that was seen. These are what it may hide all the same.
-        </Text>
-      )}
       <Box as="ol" listStyleType="none" mt="4px">
         {shown.map((cause, i) => (
           <Box
@@ -59,15 +54,17 @@ export function CauseList(props: {
                 <Text fontSize="small" color={cause.against.length ? 'ochre' : 'quiet'}>
                   {cause.against.length
                     ? `Explains ${cause.explains} of ${seen.length}; not: ${cause.against.join('; ')}`
-                    : `Explains all ${seen.length > 1 ? seen.length : ''} that was seen.`.replace('  ', ' ')}
+                    : 'Explains all that was seen.'}
                 </Text>
-                <Press
-                  kind="plain"
-                  aria-expanded={open === i}
-                  onClick={() => props.onOpen(open === i ? null : i)}
-                >
-                  {open === i ? 'close' : `This is it: mend it (${cause.mendMinutes} min)`}
-                </Press>
+                {!(found.isSettled && i === 0) && (
+                  <Press
+                    kind="plain"
+                    aria-expanded={open === i}
+                    onClick={() => props.onOpen(open === i ? null : i)}
+                  >
+                    {open === i ? 'close' : `This is it: mend it (${cause.mendMinutes} min)`}
+                  </Press>
+                )}
                 {open === i && <Mend cause={cause} index={i} onMended={() => props.onMended(i)} />}
               </Box>
             </Flex>

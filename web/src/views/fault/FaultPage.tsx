@@ -1,23 +1,21 @@
-import { Box, Grid, Heading, Text } from '@chakra-ui/react'
+import { Box, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import type { DiagnosisView, FoundOut } from '../../api/types'
+import type { DiagnosisView, FoundOut, SeenEntry } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
-import { CopyButton } from '../../parts/CopyButton'
 import { Press } from '../../parts/Press'
 import { count } from '../../parts/words'
-import { CauseList } from './CauseList'
 import { Complaint } from './Complaint'
+import { FoundSoFar } from './FaultAside'
 import { LookCard } from './LookCard'
 import { minutesOf } from './minutes'
 import { Past } from './Past'
-import { SeenList } from './SeenList'
-import { groupsOf, useDiagnosis } from './useDiagnosis'
+import { Settled } from './Settled'
+import { useDiagnosis } from './useDiagnosis'
 
 /** It does not do what it should: the next look, and what it may be. */
 export function FaultPage() {
   const { job } = useJob()
-  const { data, error, put, add, takeOut, end } = useDiagnosis()
-  const [open, setOpen] = useState<number | null>(null)
+  const { data, error, put, add, end } = useDiagnosis()
   if (error && !data)
     return (
       <Box p="24px" role="alert" color="brick">
@@ -44,45 +42,29 @@ export function FaultPage() {
       ) : !found ? (
         <Lost data={data} onStop={() => end(null)} />
       ) : (
-        <Grid
-          mt="12px"
-          templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 340px' }}
-          gap="24px"
-          alignItems="start"
-        >
-          <Box>
-            <Next
-              data={data}
-              found={found}
-              onSeen={add}
-              onAside={(key) =>
-                put(
-                  data.seen.map((one) => one.seen as never),
-                  [...data.aside, key],
-                )
-              }
-            />
-            <Box mt="20px">
-              <CauseList
-                found={found}
-                seen={data.seen.map((one) => one.says)}
-                open={open}
-                onOpen={setOpen}
-                onMended={async (cause) => {
-                  setOpen(null)
-                  return end(cause)
-                }}
-              />
-            </Box>
+        <Box mt="12px" maxW="720px">
+          {found.agrees && (
+            <Text mb="10px" color="ochre">
+              As it is written the house does just this: nothing need have gone wrong. The verdict says why,
+              and Options how it is mended. What it may hide all the same:
+            </Text>
+          )}
+          <Next
+            data={data}
+            found={found}
+            onSeen={add}
+            onMended={end}
+            onAside={(key) =>
+              put(
+                data.seen.map((one) => one.seen as SeenEntry),
+                [...data.aside, key],
+              )
+            }
+          />
+          <Box mt="20px" hideFrom="md">
+            <FoundSoFar />
           </Box>
-          <Box>
-            <SeenList groups={groupsOf(data)} onTakeOut={takeOut} />
-            {found.forProvider && <ForProvider text={found.forProvider} />}
-            <Press mt="16px" kind="plain" onClick={() => end(null)}>
-              Stop here: it was not found
-            </Press>
-          </Box>
-        </Grid>
+        </Box>
       )}
     </Box>
   )
@@ -94,33 +76,13 @@ function Next(props: {
   found: FoundOut
   onSeen: Parameters<typeof LookCard>[0]['onSeen']
   onAside: (key: string) => unknown
+  onMended: (cause: number) => Promise<boolean>
 }) {
   const { found, data } = props
   const [other, setOther] = useState<string | null>(null)
   const [isListOpen, setListOpen] = useState(false)
   const next = found.looks.find((look) => look.key === other) ?? found.looks[0]
-  if (!next)
-    return (
-      <Box p="16px" border="1.5px solid" borderColor="moss" borderRadius="4px" bg="sheet" role="status">
-        <Heading as="h3" fontSize="20px" tabIndex={-1} data-look-head>
-          {found.causes.length === 0
-            ? 'Nothing that we can think of explains all of this. Look once more at what is odd.'
-            : found.causes[0].sentences.length > 1
-              ? 'No look tells these apart. Begin with the cheapest mend.'
-              : found.causes[0].sentences[0]}
-        </Heading>
-        {found.confirm && (
-          <Box mt="12px">
-            <LookCard
-              key={found.confirm.key}
-              look={found.confirm}
-              head="Make sure before you mend it"
-              onSeen={props.onSeen}
-            />
-          </Box>
-        )}
-      </Box>
-    )
+  if (!next) return <Settled data={data} found={found} onSeen={props.onSeen} onMended={props.onMended} />
   return (
     <>
       <LookCard
@@ -154,22 +116,6 @@ function Next(props: {
         </Box>
       )}
     </>
-  )
-}
-
-function ForProvider({ text }: { text: string }) {
-  return (
-    <Box as="section" mt="16px" aria-label="For the provider">
-      <Heading as="h3" textStyle="section">
-        To tell the provider
-      </Heading>
-      <Text whiteSpace="pre-wrap" fontSize="small" mt="4px" p="10px" bg="paper" borderRadius="4px">
-        {text}
-      </Text>
-      <Box mt="6px">
-        <CopyButton value={text} what="what to tell the provider" said="Copied." />
-      </Box>
-    </Box>
   )
 }
 

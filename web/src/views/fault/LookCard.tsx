@@ -50,11 +50,9 @@ export function LookCard(props: {
             data-answer
           >
             <span>{words(answer.says)}</span>
-            {answer.left > 0 && (
-              <Text as="span" fontSize="small" color="quiet" fontWeight="400" flex="none">
-                {answer.left === 1 ? '1 left' : `${answer.left} left`}
-              </Text>
-            )}
+            <Text as="span" fontSize="small" color="quiet" fontWeight="400" flex="none">
+              {answer.left === 0 ? 'then it is not this' : `${answer.left} left`}
+            </Text>
           </Press>
         ))}
       </Flex>

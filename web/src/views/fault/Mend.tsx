@@ -24,9 +24,6 @@ export function Mend({
   })
   return (
     <Box mt="8px" p="12px" bg="paper" borderRadius="4px" data-mend>
-      {cause.kind === 'as-sold' && (
-        <Text color="ochre">It has lost everything that was set on it. It is set from the beginning.</Text>
-      )}
       {cause.isProviders ? (
         <Text>Nothing in the house mends it: tell the provider what was seen (below).</Text>
       ) : error ? (
@@ -38,11 +35,14 @@ export function Mend({
       ) : (
         <Steps order={order} words={cause.mend} />
       )}
-      <Text fontSize="small" color={cause.isProved ? 'moss' : 'ochre'} mt="6px">
-        {cause.isProved
-          ? 'Played on the house: after it every want that held holds again.'
-          : 'Played on the house: after it not every want holds again. Look further.'}
-      </Text>
+      {cause.advice && <Text mt="6px">{cause.advice}</Text>}
+      {!cause.isProviders && (
+        <Text fontSize="small" color={cause.isProved ? 'moss' : 'ochre'} mt="6px">
+          {cause.isProved
+            ? 'Played on the house: after it every want that held holds again.'
+            : 'Played on the house: after it not every want holds again. Look further.'}
+        </Text>
+      )}
       <Press kind="main" mt="8px" minH="44px" onClick={onMended} data-mended>
         It works again: this was it
       </Press>

@@ -1,0 +1,24 @@
+namespace Altrin.Core.Diagnosis.Causes;
+
+/// <summary>What a tradesperson does about it that no setting says. Common practice, no source.</summary>
+internal static class Advice
+{
+    public static string? On(string kind) => kind switch
+    {
+        "cable-out" => "Press both plugs in until they click, and look whether the lamps at the sockets light.",
+        "slow-cable" => "Try another cable first. In a cable laid in the wall a pair may be torn off at the socket.",
+        "no-power" => "Look at its plug, at the switch on its back, and whether the wall socket is switched by a light switch.",
+        "not-joined" => "Type the key again, letter by letter. Where it is right, move it closer to the box it joins and try there.",
+        "as-sold" => "Ask who pressed reset, and why: what did not work then?",
+        "line-down" => "Look at the lamps of the box at the wall, switch it off for a minute, wait five. Then call the provider.",
+        "line-shared" => "Ask the provider for an address of its own; many give one for a fee. Until then nothing can be let in.",
+        "line-holds" => "Switch off the box at the wall and the router. Wait ten minutes. The box at the wall on first; the router when its lamp says the line is there.",
+        "names-silent" => "Until the provider mends it: set name servers by hand in the router, those that the household trusts.",
+        "port-closed" => "Ask the provider to open it, or use a port above 1024 on the outside.",
+        "second-server" => "Find it: open its address in the browser, look for a box that was brought lately, pull plugs one at a time. Its owner decides what becomes of it.",
+        "loop" => "Pull that cable, and mark both ends.",
+        "laptop-fixed" => "Set your own laptop back to automatic.",
+        "wifi-off" => "Some boxes have a button that switches Wi-Fi off: ask whether somebody pressed it.",
+        _ => null,
+    };
+}
