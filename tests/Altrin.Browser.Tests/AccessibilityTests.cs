@@ -77,6 +77,13 @@ public sealed class AccessibilityTests : IDisposable
         browser.Press("Rehearse it on the Stairs");
         browser.Css("[data-thing=installer-laptop]");
         Check(browser, "a rehearsal");
+        browser.Press(() => browser.Link("Fault finding"));
+        browser.UntilText("What does not work?");
+        Check(browser, "a complaint");
+        browser.Press("A Wi-Fi is not in the list");
+        browser.Press("Find out why");
+        browser.UntilText("Look at this next");
+        Check(browser, "a look");
     }
 
     [Theory]

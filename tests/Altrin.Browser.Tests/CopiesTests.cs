@@ -43,7 +43,7 @@ public sealed class CopiesTests : HandTest
     public void No_stage_breaks_the_policy_of_its_page_and_its_styles_are_taken()
     {
         OpenDemo();
-        foreach (var stage in new[] { "visit", "wants", "stairs", "addresses", "air", "options", "work" })
+        foreach (var stage in new[] { "visit", "wants", "stairs", "addresses", "air", "options", "work", "fault" })
         {
             Browser.Go($"{Server.Address}/job/{Job}/{stage}");
             Browser.Css("main h2");

@@ -2,6 +2,7 @@ import { Box, Heading, Text } from '@chakra-ui/react'
 import { type ReactNode, useState } from 'react'
 import { CopyButton } from '../../parts/CopyButton'
 import { Press } from '../../parts/Press'
+import { useNarrow } from '../../parts/useNarrow'
 import { CauseList } from './CauseList'
 import { SeenList } from './SeenList'
 import { groupsOf, useDiagnosis } from './useDiagnosis'
@@ -9,7 +10,8 @@ import { groupsOf, useDiagnosis } from './useDiagnosis'
 /** What was seen and what it may be, beside the look; while nothing is looked for, something else. */
 export function FaultAside({ otherwise }: { otherwise: ReactNode }) {
   const { data } = useDiagnosis()
-  return data?.found ? (
+  const isNarrow = useNarrow()
+  return data?.found && !isNarrow ? (
     <Box p="16px">
       <FoundSoFar />
     </Box>

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import type { DiagnosisView, FoundOut, SeenEntry } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { Press } from '../../parts/Press'
+import { useNarrow } from '../../parts/useNarrow'
 import { count } from '../../parts/words'
 import { Complaint } from './Complaint'
 import { FoundSoFar } from './FaultAside'
@@ -16,6 +17,7 @@ import { useDiagnosis } from './useDiagnosis'
 export function FaultPage() {
   const { job } = useJob()
   const { data, error, put, add, end } = useDiagnosis()
+  const isNarrow = useNarrow()
   if (error && !data)
     return (
       <Box p="24px" role="alert" color="brick">
@@ -61,9 +63,11 @@ export function FaultPage() {
               )
             }
           />
-          <Box mt="20px" hideFrom="md">
-            <FoundSoFar />
-          </Box>
+          {isNarrow && (
+            <Box mt="20px">
+              <FoundSoFar />
+            </Box>
+          )}
         </Box>
       )}
     </Box>
