@@ -204,6 +204,9 @@ public static class Modes
     public static readonly ImmutableArray<ModeTraits> RadioChoices =
         [.. All.Where(mode => mode.RadioChoice > 0).OrderBy(mode => mode.RadioChoice)];
 
+    /// <summary>The first of the table that is so.</summary>
+    public static DeviceMode First(Func<ModeTraits, bool> isSo) => All.First(isSo).Mode;
+
     public static string Say(this DeviceMode mode) => Of(mode).Say;
 
     private static ImmutableArray<ModeTraits> Complete(params ImmutableArray<ModeTraits> rows)

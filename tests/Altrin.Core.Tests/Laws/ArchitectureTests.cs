@@ -84,7 +84,9 @@ public partial class ArchitectureTests
     public void No_rule_is_named_outside_its_own_file()
     {
         var src = Path.Combine(Examples.Root, "src");
-        foreach (var file in Directory.GetFiles(src, "*.cs", SearchOption.AllDirectories).Where(file => !file.Contains("/obj/", StringComparison.Ordinal)))
+        // Kinds of causes have words of their own in the format, and some are a rule's too.
+        bool IsCause(string file) => file.Contains("/Diagnosis/Causes/", StringComparison.Ordinal);
+        foreach (var file in Directory.GetFiles(src, "*.cs", SearchOption.AllDirectories).Where(file => !file.Contains("/obj/", StringComparison.Ordinal) && !IsCause(file)))
             foreach (var rule in Altrin.Core.Rules.RuleBook.All.Where(rule => rule.Id.Contains('-', StringComparison.Ordinal) && Path.GetFileNameWithoutExtension(file) != rule.GetType().Name))
                 Assert.DoesNotContain($"\"{rule.Id}\"", File.ReadAllText(file), StringComparison.Ordinal);
     }

@@ -9,6 +9,10 @@ internal sealed class CallOutHouses
     private static readonly string[] Words = ["Alder", "Birch", "Cedar", "Elder", "Hazel", "Juniper", "Linden", "Maple", "Rowan", "Willow"];
     private static readonly string[] Rooms = ["loft", "studio", "kitchen", "lounge", "office", "workshop"];
 
+    private static readonly DeviceMode Router = Modes.First(mode => mode.IsRouter), Point = Modes.First(mode => mode.IsAccessPoint),
+        Repeating = Modes.First(mode => mode.IsRepeater), Switching = Modes.First(mode => mode.IsSwitch), Modem = Modes.First(mode => mode.IsModem),
+        HandsOn = Modes.First(mode => mode.HandsLineOn);
+
     private readonly Dice dice;
     private NetworkDocument house;
     private readonly string ssid;
@@ -34,9 +38,9 @@ internal sealed class CallOutHouses
         var third = dice.Of([0, 1, 8, 31, 88, 178]);
         var own = Address($"192.168.{third}.1");
         var way = dice.Below(7);
-        var gateway = Box("gw", "Hall gateway", "hall", DeviceMode.Router, own, served: true) with
+        var gateway = Box("gw", "Hall gateway", "hall", Router, own, served: true) with
         {
-            Supports = [DeviceMode.Router, DeviceMode.Modem, DeviceMode.Passthrough],
+            Supports = [Router, Modem, HandsOn],
             Label = new() { DefaultAddress = Ipv4Address.Parse("192.168.1.1") },
         };
         house = house with { Line = new() { Device = "gw", Port = "wan", DownMbps = dice.Of([50.0, 100, 250, 500]) } };
@@ -48,10 +52,10 @@ internal sealed class CallOutHouses
         {
             0 or 1 => With(gateway).Cable("gw", "lan3", "ap", "wan", Bridged("ap", $"{name} access point", second, access)),
             2 => With(gateway).Radio(Repeater($"{name} repeater", second, access)),
-            3 => With(gateway).Cable("gw", "lan3", "own", "wan", Box("own", $"{name} router", second, DeviceMode.Router, behind, served: true) with { KeptApart = true }),
-            4 => With(gateway with { Mode = DeviceMode.Passthrough, PassthroughTo = "own" })
-                .Cable("gw", "lan1", "own", "wan", Box("own", $"{name} router", second, DeviceMode.Router, behind, served: true)),
-            5 => With(gateway with { Mode = DeviceMode.Modem }).Cable("gw", "lan1", "own", "wan", Box("own", $"{name} router", second, DeviceMode.Router, behind, served: true)),
+            3 => With(gateway).Cable("gw", "lan3", "own", "wan", Box("own", $"{name} router", second, Router, behind, served: true) with { KeptApart = true }),
+            4 => With(gateway with { Mode = HandsOn, PassthroughTo = "own" })
+                .Cable("gw", "lan1", "own", "wan", Box("own", $"{name} router", second, Router, behind, served: true)),
+            5 => With(gateway with { Mode = Modem }).Cable("gw", "lan1", "own", "wan", Box("own", $"{name} router", second, Router, behind, served: true)),
             _ => With(gateway).Cable("gw", "lan4", "sw", "p1", Switch(second, name)),
         };
         var inner = way is 4 or 5 ? "own" : "gw";
@@ -70,7 +74,7 @@ internal sealed class CallOutHouses
         Room = room,
         Mac = Mac(),
         Mode = mode,
-        Supports = [DeviceMode.Router, DeviceMode.AccessPoint, DeviceMode.Repeater],
+        Supports = [Router, Point, Repeating],
         Ports = [new() { Id = "wan", Role = PortRole.Wan }, .. Enumerable.Range(1, 4).Select(n => new Port { Id = $"lan{n}", Role = PortRole.Lan })],
         Radios = [new() { Id = "5g", Band = Band.Ghz5, Generation = "ac", Streams = 2, MaxWidthMHz = 80 }],
         Lan = new() { Address = own, DhcpServer = new() { Enabled = served, Start = own.Prefix.Network.Plus(100), End = own.Prefix.Network.Plus(199) } },
@@ -79,9 +83,9 @@ internal sealed class CallOutHouses
         Label = new() { DefaultAddress = Ipv4Address.Parse(id == "gw" ? "192.168.1.1" : "192.168.0.1") },
     };
 
-    private Device Bridged(string id, string name, string room, InterfaceAddress own) => Box(id, name, room, DeviceMode.AccessPoint, own, served: false);
+    private Device Bridged(string id, string name, string room, InterfaceAddress own) => Box(id, name, room, Point, own, served: false);
 
-    private Device Repeater(string name, string room, InterfaceAddress own) => Box("rep", name, room, DeviceMode.Repeater, own, served: false) with
+    private Device Repeater(string name, string room, InterfaceAddress own) => Box("rep", name, room, Repeating, own, served: false) with
     {
         Uplink = new() { Radio = "5g", Ssid = ssid, Security = WifiSecurity.Wpa2, Key = "home", Near = "gw" },
     };
@@ -91,8 +95,8 @@ internal sealed class CallOutHouses
         Id = "sw",
         Name = $"{name} switch",
         Room = room,
-        Mode = DeviceMode.Switch,
-        Supports = [DeviceMode.Switch],
+        Mode = Switching,
+        Supports = [Switching],
         Ports = [.. Enumerable.Range(1, 5).Select(n => new Port { Id = $"p{n}", Role = PortRole.Lan })],
     };
 

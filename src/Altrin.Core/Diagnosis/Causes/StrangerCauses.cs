@@ -22,7 +22,7 @@ internal static class StrangerCauses
             foreach (var segment in ground.House.Devices.Where(box => box.RoutesForItsOwn).Select(box => ground.State.InsideOf(box.Id)).Where(one => one >= 0).Distinct())
                 if (Second(ground, segment, address) is { } second) yield return second;
         foreach (var segment in ground.State.Segments)
-            if (Loop(ground, segment.Index) is { } loop) yield return loop;
+            if (Ring(ground, segment.Index) is { } ring) yield return ring;
     }
 
     private static IEnumerable<Prefix> Own(CauseGround ground) => ground.State.Segments.SelectMany(one => ground.State.SubnetsOn(one.Index)).Distinct();
@@ -48,8 +48,8 @@ internal static class StrangerCauses
         {
             Id = UnknownServer,
             Name = "Unknown router",
-            Mode = DeviceMode.Router,
-            Supports = [DeviceMode.Router],
+            Mode = Modes.First(mode => mode.IsRouter),
+            Supports = [Modes.First(mode => mode.IsRouter)],
             Ports = [new() { Id = "lan1", Role = PortRole.Lan }],
             Wan = new() { Method = WanMethod.None },
             Lan = new()
@@ -68,7 +68,7 @@ internal static class StrangerCauses
         { Undo = _ => [new UnplugCable(AddedCable), new RemoveDevice(UnknownServer)], Fields = ["stranger"] };
     }
 
-    private static Cause? Loop(CauseGround ground, int segment)
+    private static Cause? Ring(CauseGround ground, int segment)
     {
         var free = ground.House.Devices.Where(box => ground.State.IsInUse(box.Id)).SelectMany(box => box.Ports
             .Where(port => port.Role == PortRole.Lan).Select(port => new Socket(box.Id, port.Id)))
