@@ -49,6 +49,9 @@ public static class Diagnoser
         };
     }
 
+    /// <summary>Every single thing that may have gone otherwise in a house.</summary>
+    public static IReadOnlyList<Cause> CausesIn(NetworkDocument believed) => Single(new Ground(Laptop.Away(believed), [], hasSocket: true));
+
     /// <summary>Every single cause of a house, those that make the same house as one.</summary>
     internal static List<Cause> Single(Ground ground)
     {

@@ -21,7 +21,7 @@ public partial class ArchitectureTests
         ["Secrets"] = [],
         ["Addressing"] = ["Network", "Actions", "Simulation"],
         ["Visit"] = ["Network", "Kit", "Actions", "Simulation", "Readings"],
-        ["WorkOrders"] = ["Network", "Documents", "Kit", "Air", "Simulation", "Actions", "Rules", "Readings"],
+        ["WorkOrders"] = ["Network", "Documents", "Kit", "Air", "Simulation", "Actions", "Rules", "Readings", "Diagnosis"],
         ["Diagnosis"] = ["Network", "Documents", "Simulation", "Actions", "Rules", "Readings"],
         ["Formats"] = ["Network", "Documents", "Kit", "Simulation", "Actions", "Rules", "Planning", "Readings", "WorkOrders", "Diagnosis"],
     };

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
+using Altrin.Core.Diagnosis;
 using Altrin.Core.Network;
 using Altrin.Core.Readings;
 using Altrin.Core.Rules;
@@ -33,23 +34,26 @@ internal sealed record Slip(string Sentence, string Mend, bool IsByHand, Network
             var (sentence, mend, isByHand) = Say(step, order.Hands.Word());
             yield return new(sentence, mend, isByHand, houses.Before, houses.After);
         }
-        var (before, after) = (order.Steps[at].Before!, order.Steps[at].After!);
+        foreach (var slip in Causes(order, at)) yield return slip;
+    }
+
+    /// <summary>What a diagnosis thinks of, at the boxes concerned; the likeliest first. Where a want fails that may be anywhere, else at the box
+    /// that is handled, or that the laptop hangs on.</summary>
+    private static IEnumerable<Slip> Causes(WorkOrder order, int at)
+    {
         var here = order.Steps[at];
-        // Where a want fails it may be anywhere; else at the box that is handled, or that the laptop hangs on.
-        var boxes = here.Readings.Any(reading => reading is WantReading) ? [.. after.Devices.Select(one => one.Id)]
-            : ImmutableArray.CreateRange(new[] { here.Device ?? LaptopBox(after) }.OfType<string>());
-        foreach (var cable in after.Cables.Where(cable => boxes.Contains(cable.A.Device) || boxes.Contains(cable.B.Device)))
-            yield return new($"The cable between {after.SocketName(cable.A)} and {after.SocketName(cable.B)} is not in.", PressIn, true,
-                new UnplugCable(cable.Id).Apply(before), new UnplugCable(cable.Id).Apply(after));
-        foreach (var device in boxes)
+        var (before, after) = (here.Before!, here.After!);
+        var concerned = here.Readings.Any(reading => reading is WantReading) ? null : here.Device ?? LaptopBox(after);
+        foreach (var cause in Diagnoser.CausesIn(after).OrderByDescending(one => one.Odds))
         {
-            if (after.FindDevice(device) is not { } box || before.FindDevice(device) is null) continue;
-            yield return new($"{box.Name} has no power, or is still starting.",
-                $"Look at its lamps, wait {WorkTimes.Reboot(box)} seconds more, and look again.", true,
-                new SwitchPower(device, false).Apply(before), new SwitchPower(device, false).Apply(after));
-            var reset = new FactoryReset(device);
-            yield return new($"{box.Name} is back as it was sold.", "The order sets it from the beginning.", false, reset.Apply(before),
-                reset.Apply(after));
+            if (concerned is not null && !cause.Boxes(after).Contains(concerned)) continue;
+            if (before.Devices.Length != after.Devices.Length && cause.Boxes(after).Any(box => before.FindDevice(box) is null)) continue;
+            var then = cause.MendAdvice ?? (cause.IsByHand ? "Put it right and look again." : "The order goes on from there.");
+            // In the middle of the work a box that shows nothing may only be starting.
+            var off = cause.Kind.Name == "no-power" && after.FindDevice(cause.Boxes(after).First()) is { } box ? box : null;
+            yield return off is null ? new(cause.Sentence, then, cause.IsByHand, cause.Change(before), cause.Change(after))
+                : new($"{off.Name} has no power, or is still starting.",
+                    $"Look at its lamps, wait {WorkTimes.Reboot(off)} seconds more, and look again.", true, cause.Change(before), cause.Change(after));
         }
     }
 
