@@ -65,7 +65,7 @@ public class HiddenCauseTests(ITestOutputHelper output)
         output.WriteLine($"{right} of {looks.Count} right, median {looks[looks.Count / 2]}, 95 in 100 {looks[looks.Count * 95 / 100]}, most {looks[^1]}");
         Assert.True(looks.Count > 100, $"{looks.Count}");
         Assert.True(right >= 0.98 * looks.Count, $"{right} of {looks.Count}");
-        Assert.True(looks[looks.Count / 2] <= 3 && looks[looks.Count * 95 / 100] <= most );
+        Assert.True(looks[looks.Count / 2] <= 3 && looks[looks.Count * 95 / 100] <= most);
     }
 
     /// <summary>A sighting never adds a cause, what is hidden is never ruled out, and the order of sightings does not matter.</summary>
