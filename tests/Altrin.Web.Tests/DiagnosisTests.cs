@@ -120,6 +120,9 @@ public class DiagnosisTests
         (status, output, error) = Run(DiagnoseCommand.Run, """{ "format": "altrin.sightings/1", "seen": [ { "who": "cat", "reading": "internet", "value": "no" } ] }""", Example("healthy"), "-");
         Assert.Equal((2, ""), (status, output));
         Assert.EndsWith("seen[0].who: There is no thing “cat” in this house.\n", error, StringComparison.Ordinal);
+        // So many places would have to be played for every cause.
+        var wild = string.Join(",", Enumerable.Range(1, 60).Select(n => $$"""{ "from": { "connect": { "device": "gw", "port": "lan2" }, "address": { "method": "static", "address": "10.0.0.{{n}}/24" } }, "reading": "internet", "value": "no" }"""));
+        Assert.Equal(2, Run(DiagnoseCommand.Run, $$"""{ "format": "altrin.sightings/1", "seen": [ {{wild}} ] }""", Example("healthy"), "-").Status);
         Assert.Equal(2, Run(DiagnoseCommand.Run, "", Example("healthy")).Status);
         Assert.Equal(2, Run(DiagnoseCommand.Run, "{", Example("healthy"), "-", "--hands", "feet").Status);
     }

@@ -15,6 +15,9 @@ public static class SightingsReader
     /// <summary>More than anybody looks at; what is longer is refused.</summary>
     public const int MostSightings = 500;
 
+    /// <summary>Every place is a house of its own to be played, for every cause.</summary>
+    public const int MostPlaces = 40;
+
     public static (ImmutableArray<Sighting> Seen, IReadOnlyList<DocumentProblem> Problems) Read(ReadOnlyMemory<byte> utf8, NetworkDocument house)
     {
         var problems = new ProblemList();
@@ -36,6 +39,8 @@ public static class SightingsReader
         if (r.Find("seen") is null) r.Missing("seen", "a list of what was seen");
         var seen = r.Objects("seen", one => One(one, house)).ToList();
         if (seen.Count > MostSightings) problems.Add("seen", $"More than {MostSightings} sightings. Leave out what was seen long ago.");
+        var places = seen.Select(one => one.Look.From).OfType<LaptopPlace>().Select(Ground.KeyOf).Distinct().Count();
+        if (places > MostPlaces) problems.Add("seen", $"The laptop was at more than {MostPlaces} places. Leave out what was seen long ago.");
         return seen;
     }
 

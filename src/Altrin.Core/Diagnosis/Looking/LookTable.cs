@@ -25,9 +25,10 @@ internal static class LookTable
         var groupOf = new int[suspects.Count];
         var groups = new List<List<Suspect>>();
         var known = new Dictionary<string, int>(StringComparer.Ordinal);
+        var letters = new Dictionary<string, char>(StringComparer.Ordinal);
         for (var s = 0; s < suspects.Count; s++)
         {
-            var key = string.Join('\n', rows.Select(row => string.Join('/', row.Answers[s].Select(answer => answer.Value.Key).Distinct().Order(StringComparer.Ordinal))));
+            var key = Signature(rows, s, letters);
             if (!known.TryGetValue(key, out groupOf[s]))
             {
                 known[key] = groupOf[s] = groups.Count;
@@ -56,6 +57,21 @@ internal static class LookTable
                     [.. now.Select(one => new LookAnswer(one.Value, [0])), .. was.Select(one => new LookAnswer(one.Value, []))]);
         }).FirstOrDefault(look => look is not null);
 
+    /// <summary>What a suspect may show at every look, each value as one letter of a text: equal where no look tells two apart.</summary>
+    private static string Signature(Row[] rows, int suspect, Dictionary<string, char> letters)
+    {
+        char LetterOf(string key) => letters.TryGetValue(key, out var letter) ? letter : letters[key] = (char)(letters.Count + 1);
+        var text = new System.Text.StringBuilder();
+        foreach (var row in rows)
+        {
+            var answers = row.Answers[suspect];
+            if (answers.Count == 1) text.Append(LetterOf(answers[0].Value.Key));
+            else foreach (var letter in answers.Select(answer => LetterOf(answer.Value.Key)).Distinct().Order()) text.Append(letter);
+            text.Append('\0');
+        }
+        return text.ToString();
+    }
+
     private static double Bits(Row row, List<Suspect> suspects)
     {
         var total = suspects.Sum(one => one.Cause!.Odds);
@@ -64,6 +80,11 @@ internal static class LookTable
         for (var s = 0; s < suspects.Count; s++)
         {
             var share = suspects[s].Cause!.Odds / total;
+            if (row.Answers[s] is [var only])
+            {
+                chances[only.Value.Key] = chances.GetValueOrDefault(only.Value.Key) + share;
+                continue;
+            }
             var own = new Dictionary<string, double>(StringComparer.Ordinal);
             foreach (var (value, chance) in row.Answers[s]) own[value.Key] = own.GetValueOrDefault(value.Key) + chance;
             foreach (var (key, chance) in own) chances[key] = chances.GetValueOrDefault(key) + share * chance;

@@ -105,7 +105,16 @@ internal sealed class Hypothesis
         return (one is { Outcome: LeaseOutcome.Contested } ? one.Candidates.Length : 1) * LucksOf(state, who);
     }
 
-    private static int LucksOf(NetworkState state, string? who) => who is not null && state.Internet(who).Reachable == Answer.Sometimes ? 2 : 1;
+    private static int LucksOf(NetworkState state, string? who) =>
+        who is not null && state.Net(who) is { } net && state.IsOnline(net) == Answer.Sometimes ? 2 : 1;
+
+    private readonly Dictionary<(NetworkState State, int Segment), bool> guests = [];
+
+    private bool IsGuest(NetworkState state, string? who)
+    {
+        if (who is null || state.Net(who) is not { Segment: >= 0 and var segment }) return false;
+        return guests.TryGetValue((state, segment), out var known) ? known : guests[(state, segment)] = Ground.IsGuest(state, who);
+    }
 
     private (NetworkState State, string? Who, Interface? One) Client(Look look)
     {
@@ -141,7 +150,7 @@ internal sealed class Hypothesis
             case ReadingKind.Listed:
                 return !PageOpens(look.Device!) ? NoPage : one is { Outcome: LeaseOutcome.Leased or LeaseOutcome.Contested } && held?.Server == look.Device ? IsSo : IsNot;
         }
-        var isGuest = who is not null && Ground.IsGuest(state, who);
+        var isGuest = IsGuest(state, who);
         Shown Own(Shown shown) => isGuest ? shown.OrAnything() : shown;
         switch (look.Reading)
         {
