@@ -38,12 +38,15 @@ public sealed class Diagnoses(DiagnosisStore store, Recent recent)
         return new(stored, believed, seen, result, null);
     }
 
-    /// <summary>The work from the house as it then is to the house as believed: an order like any other. Null where there is no such cause.</summary>
+    /// <summary>The work from the house as it then is to the house as believed: an order like any other, without steps where none changes the house.
+    /// Null where there is no such cause.</summary>
     public WorkOrder? Mend(Job job, JobDiagnosis diagnosis, int cause, Hands hands, CancellationToken cancel)
     {
         if (diagnosis.Result is not { } result || cause < 0 || cause >= result.Causes.Length) return null;
         var key = new MendKey(job.Head.Id, job.Head.Version, diagnosis.Stored.Side, diagnosis.Stored.Seen, cause, hands);
-        return recent.Find<WorkOrder>(key)
-            ?? recent.Keep(key, OrderWays.Of(result.Causes[cause].House, diagnosis.Believed, hands, Course.First with { ProvesLine = false }, cancel).Best, 20);
+        if (recent.Find<WorkOrder>(key) is { } kept) return kept;
+        var order = OrderWays.Of(result.Causes[cause].House, diagnosis.Believed, hands, Course.First with { ProvesLine = false }, cancel).Best;
+        if (order.Steps.All(step => step.Actions.All(action => action.MovesLaptop()))) order = order with { Steps = [] };
+        return recent.Keep(key, order, order.Steps.Length);
     }
 }

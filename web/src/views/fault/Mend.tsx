@@ -61,6 +61,19 @@ function Steps({ order, words }: { order: WorkOrder; words: string[] }) {
       </Box>
     )
   return (
+    <Box>
+      {order.gaps.map((gap) => (
+        <Text key={gap.says} color="ochre">
+          {gap.says}
+        </Text>
+      ))}
+      <StepLines order={order} />
+    </Box>
+  )
+}
+
+function StepLines({ order }: { order: WorkOrder }) {
+  return (
     <Box as="ol" pl="20px" listStyleType="decimal">
       {order.steps.map((step) => (
         <Box as="li" key={step.key} py="3px">
