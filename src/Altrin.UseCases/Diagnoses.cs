@@ -38,7 +38,7 @@ public sealed class Diagnoses(DiagnosisStore store, Recent recent)
         return new(stored, believed, seen, result, null);
     }
 
-    /// <summary>The work from the house as it then is to the house as believed: an order like any other, without steps where none changes the house.
+    /// <summary>The work from the house as it then is to the house as believed: an order like any other, without steps where words say it better.
     /// Null where there is no such cause.</summary>
     public WorkOrder? Mend(Job job, JobDiagnosis diagnosis, int cause, Hands hands, CancellationToken cancel)
     {
@@ -46,7 +46,7 @@ public sealed class Diagnoses(DiagnosisStore store, Recent recent)
         var key = new MendKey(job.Head.Id, job.Head.Version, diagnosis.Stored.Side, diagnosis.Stored.Seen, cause, hands);
         if (recent.Find<WorkOrder>(key) is { } kept) return kept;
         var order = OrderWays.Of(result.Causes[cause].House, diagnosis.Believed, hands, Course.First with { ProvesLine = false }, cancel).Best;
-        if (order.Steps.All(step => step.Actions.All(action => action.MovesLaptop()))) order = order with { Steps = [] };
+        if (result.Causes[cause].Alike[0].MendInWords is not null || order.Steps.All(step => step.Actions.All(action => action.MovesLaptop()))) order = order with { Steps = [] };
         return recent.Keep(key, order, order.Steps.Length);
     }
 }

@@ -82,7 +82,7 @@ public sealed class AccessibilityTests : IDisposable
         Check(browser, "a complaint");
         browser.Press("A Wi-Fi is not in the list");
         browser.Press("Find out why");
-        browser.UntilText("Look at this next");
+        browser.UntilText("Check this next");
         Check(browser, "a look");
     }
 

@@ -29,7 +29,7 @@ public sealed class FaultTests : HandTest
         // A reload in the middle loses nothing.
         Browser.Driver.Navigate().Refresh();
         Browser.UntilText("gives out no addresses: its DHCP server is off");
-        Assert.True(Browser.Has("No look tells these apart"));
+        Assert.True(Browser.Has("No check tells these apart"));
         Browser.UntilText("DHCP server on");
         Browser.Press(() => Browser.Css("[data-mended]"));
         Browser.UntilText("It was: Hall gateway gives out no addresses");
@@ -42,7 +42,7 @@ public sealed class FaultTests : HandTest
         OpenHouse(Healthy, "fault");
         Browser.Press("Find out why");
         Browser.UntilText("Which address does Tablet show?");
-        Browser.Press("I cannot look there: another look");
+        Browser.Press("I cannot check that");
         Browser.Until(() => Browser.Css("[data-look-head]").Text != "Which address does Tablet show?", "another look");
         Browser.Press("It shows something else …");
         Browser.Press(() => Browser.Css("[data-answer]"));

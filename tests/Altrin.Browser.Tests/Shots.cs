@@ -64,7 +64,7 @@ public sealed class Shots
             browser.UntilText("What does not work?");
             browser.Press("A Wi-Fi is not in the list");
             browser.Press("Find out why");
-            browser.UntilText("Look at this next");
+            browser.UntilText("Check this next");
             Settle(browser);
             browser.Picture(Path.Combine(folder, "fault-finding.png"));
             browser.Go(server.Address);

@@ -39,7 +39,7 @@ public sealed class WorkTests : HandTest
         Browser.UntilText("is no IPv4 address");
         Browser.Field("Which address?").SendKeys(".1");
         Browser.UntilText("did not take: Give Studio router a new address");
-        Browser.UntilText("Studio router is as it was sold: somebody reset it.");
+        Browser.UntilText("Studio router was reset: it is back to its factory settings.");
         Browser.Press(() => Browser.Css("[data-meaning^=slip] button"));
         Browser.UntilText("The order goes on from there.");
         Browser.Until(() => Browser.Count("ol[aria-label=Steps] > li") is > 0 and var left && left < whole, "the shorter order");

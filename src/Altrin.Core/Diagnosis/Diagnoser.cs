@@ -96,9 +96,7 @@ public static class Diagnoser
     /// <summary>A box that stood in its place goes on standing there, whatever is unplugged.</summary>
     private static NetworkDocument KeepInUse(Ground ground, NetworkDocument house)
     {
-        var index = new Dictionary<string, int>(StringComparer.Ordinal);
-        for (var i = 0; i < house.Devices.Length; i++) index[house.Devices[i].Id] = i;
-        var used = InUse.Of(house, index);
+        var used = InUse.Of(house);
         foreach (var (box, i) in house.Devices.Select((box, i) => (box, i)))
             if (!used[i] && box.Off != true && ground.State.IsInUse(box.Id)) house = house.WithDevice(box.Id, one => one with { InUse = true });
         return house;

@@ -5,6 +5,14 @@ namespace Altrin.Core.Simulation;
 /// <summary>Which boxes take part (section 1): one without power does not, nor one that lies on the table.</summary>
 public static class InUse
 {
+    /// <returns>One flag a device, in document order.</returns>
+    public static bool[] Of(NetworkDocument house)
+    {
+        var index = new Dictionary<string, int>(house.Devices.Length, StringComparer.Ordinal);
+        for (var i = 0; i < house.Devices.Length; i++) index[house.Devices[i].Id] = i;
+        return Of(house, index);
+    }
+
     /// <summary>Settled before any join, so that who joins whom never decides who is there to be joined.</summary>
     /// <returns>One flag a device, in document order.</returns>
     /// <param name="index">Of each device, by id.</param>

@@ -187,12 +187,10 @@ internal static class DiagnosisApi
             [.. MendWords(diagnosis.Believed, group)], first.MendAdvice, first.IsOfProvider, [.. first.Boxes(diagnosis.Believed)]);
     }
 
-    /// <summary>What is done, in words; of the provider's own doing: that it is.</summary>
+    /// <summary>What is done, in words.</summary>
     private static IEnumerable<string> MendWords(NetworkDocument believed, CauseGroup group)
     {
-        if (group.Alike[0].IsOfProvider) return ["It is the provider's: tell them what was seen"];
-        // The provider forgets a box by its being off: no setting says so.
-        if (group.Alike[0].Kind.Name == "line-holds") return ["Power off at the wall and at the router, ten minutes, then on in order"];
+        if (group.Alike[0].MendInWords is { } instead) return [instead];
         var house = group.House;
         var words = new List<string>();
         foreach (var action in group.Mend)

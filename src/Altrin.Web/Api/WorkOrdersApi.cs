@@ -49,7 +49,7 @@ internal static class WorkOrdersApi
         return TypedResults.Ok(new WorkOrderView(order, order.IsProven, [.. KeyedAsNow(order, await orders.Ticks(id, cancel)).Select(View)], desk.Way, desk.CutMinutes,
             desk.Other is var (other, else_, cut) ? new(other, else_.Minutes, cut, else_.Steps.Length, else_.IsProven) : null,
             HandsOf(with), [.. desk.Turns.Select(turn => new TurnView(turn.Number, turn.StepTitle, turn.Seen, turn.Sentence, turn.At, turn.Done))],
-            order.Steps.ToImmutableDictionary(step => step.Key, step => Sighting.PossibleAt(step).ToImmutableArray())));
+            order.Steps.ToImmutableDictionary(step => step.Key, step => StepSighting.PossibleAt(step).ToImmutableArray())));
     }
 
     /// <summary>What was said of a step when keys hung on titles is said of the same step still.</summary>
@@ -167,7 +167,7 @@ internal static class WorkOrdersApi
     private static (ImmutableArray<Meaning> Meanings, ProblemHttpResult? Refusal) Meanings(JobOrder desk, string step, SeenOtherwise seen, ImmutableArray<Tick> ticks)
     {
         if (desk.Order.Steps.FirstOrDefault(one => one.Key == step) is not { } found) return ([], NoSuchStep());
-        if (!Sighting.PossibleAt(found).Contains(seen.Seen)) return ([], Answers.Wrong("seen", "That cannot be seen at this step. Choose another."));
+        if (!StepSighting.PossibleAt(found).Contains(seen.Seen)) return ([], Answers.Wrong("seen", "That cannot be seen at this step. Choose another."));
         Ipv4Address? address = null;
         if (seen.Seen == SeenInstead.OtherAddress)
         {

@@ -43,7 +43,7 @@ internal static class OrderText
         foreach (var step in order.Steps)
         {
             text.Append($"{step.Number}. {step.Title}\n");
-            foreach (var seen in Sighting.PossibleAt(step).SelectMany(what => Sightings(step, what)))
+            foreach (var seen in StepSighting.PossibleAt(step).SelectMany(what => Sightings(step, what)))
             {
                 text.Append($"   {seen.What}{(seen.Address is { } at ? $" {at}" : "")}{(seen.Device is { } box ? $" {box}" : "")}{(seen.Need is { } need ? $" {need}" : "")}\n");
                 foreach (var meaning in Meaning.Of(order, step.Key, seen, new HashSet<string>()))
@@ -53,11 +53,11 @@ internal static class OrderText
         return text.ToString();
     }
 
-    public static IEnumerable<Sighting> Sightings(WorkStep step, SeenInstead what) => what switch
+    public static IEnumerable<StepSighting> Sightings(WorkStep step, SeenInstead what) => what switch
     {
-        SeenInstead.OtherAddress => Addresses(step).Select(at => new Sighting(what, at)),
-        SeenInstead.OtherPage => step.After!.Devices.Where(box => box.Id != step.Device && box.Lan is not null).Take(2).Select(box => new Sighting(what, Device: box.Id)),
-        SeenInstead.WantFails => step.After!.Needs.Take(2).Select(need => new Sighting(what, Need: need.Id)),
+        SeenInstead.OtherAddress => Addresses(step).Select(at => new StepSighting(what, at)),
+        SeenInstead.OtherPage => step.After!.Devices.Where(box => box.Id != step.Device && box.Lan is not null).Take(2).Select(box => new StepSighting(what, Device: box.Id)),
+        SeenInstead.WantFails => step.After!.Needs.Take(2).Select(need => new StepSighting(what, Need: need.Id)),
         _ => [new(what)],
     };
 

@@ -140,7 +140,7 @@ public class OtherwiseTests
     {
         var (_, _, order) = Job(job);
         foreach (var step in order.Steps)
-            foreach (var seen in Sighting.PossibleAt(step).SelectMany(what => OrderText.Sightings(step, what)))
+            foreach (var seen in StepSighting.PossibleAt(step).SelectMany(what => OrderText.Sightings(step, what)))
                 Assert.True(Meaning.Of(order, step.Key, seen, Nothing).Length > 0, $"{step.Number}. {step.Title}: {seen}");
     }
 

@@ -35,7 +35,7 @@ internal static class AddressCauses
             house => house.WithEndpoint(thing.Id, one => one with { Address = address }), ("device", box.Id), ("endpoint", thing.Id));
     }
 
-    /// <summary>One digit of the third or fourth number one up or down; two neighbouring digits of the fourth changed about, one of them left out
+    /// <summary>One digit of the third or fourth number one up or down; two neighbouring digits of the fourth swapped, one of them left out
     /// or typed twice. Only usable addresses of the subnet's size.</summary>
     internal static ImmutableArray<Ipv4Address> Slips(InterfaceAddress own)
     {

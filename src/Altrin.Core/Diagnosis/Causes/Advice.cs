@@ -3,6 +3,14 @@ namespace Altrin.Core.Diagnosis.Causes;
 /// <summary>What a tradesperson does about it that no setting says. Common practice, no source.</summary>
 internal static class Advice
 {
+    /// <summary>What is done, where no setting and no plug of the house says it; null where one does.</summary>
+    public static string? Instead(Cause cause) => cause.Kind.Name switch
+    {
+        "line-holds" => "Switch off the box at the wall and the router, wait ten minutes, then switch them on in that order",
+        "second-server" => $"Unplug the router that answers at {cause.Subject.First(one => one.Field == "address").Value}, or turn its DHCP server off",
+        _ => cause.IsOfProvider ? "It is the provider's: tell them what was seen" : null,
+    };
+
     public static string? On(string kind) => kind switch
     {
         "cable-out" => "Press both plugs in until they click, and look whether the lamps at the sockets light.",
@@ -15,7 +23,7 @@ internal static class Advice
         "line-holds" => "Switch off the box at the wall and the router. Wait ten minutes. The box at the wall on first; the router when its lamp says the line is there.",
         "names-silent" => "Until the provider mends it: set name servers by hand in the router, those that the household trusts.",
         "port-closed" => "Ask the provider to open it, or use a port above 1024 on the outside.",
-        "second-server" => "Find it: open its address in the browser, look for a box that was brought lately, pull plugs one at a time. Its owner decides what becomes of it.",
+        "second-server" => "Find it: open its address in the browser, look for a box that was added lately, pull plugs one at a time. Ask whose it is before you unplug it for good.",
         "loop" => "Pull that cable, and mark both ends.",
         "laptop-fixed" => "Set your own laptop back to automatic.",
         "wifi-off" => "Some boxes have a button that switches Wi-Fi off: ask whether somebody pressed it.",

@@ -12,7 +12,7 @@ internal static class BoxCauses
         {
             yield return CauseGround.OfBox("no-power", box, $"{box.Name} has no power.", "power", one => one with { Off = true });
             if (ground.State.Lan(box.Id) is not null)
-                yield return CauseGround.One("as-sold", $"{box.Name} is as it was sold: somebody reset it.", $"{box.Id}.all",
+                yield return CauseGround.One("as-sold", $"{box.Name} was reset: it is back to its factory settings.", $"{box.Id}.all",
                     house => new FactoryReset(box.Id).Apply(house), ("device", box.Id)) with
                 { Fields = [.. Settings.Select(field => $"{box.Id}.{field}")] };
             var modes = Modes.All.Where(mode => mode.Mode != box.Mode && box.Supports.Contains(mode.Mode));

@@ -3,7 +3,7 @@ using Altrin.Core.Network;
 
 namespace Altrin.Core.Diagnosis.Causes;
 
-/// <summary>Plugs that are out, in another socket or changed about, and cables that are damaged.</summary>
+/// <summary>Plugs that are out, in the wrong socket or swapped, and damaged cables.</summary>
 internal static class CableCauses
 {
     /// <summary>A plug in a socket: an end of a cable, or a thing's wire.</summary>
@@ -27,12 +27,12 @@ internal static class CableCauses
         var house = ground.House;
         foreach (var cable in house.Cables)
         {
-            yield return CauseGround.One("cable-out", $"The cable between {ground.Socket(cable.A)} and {ground.Socket(cable.B)} is not in.",
+            yield return CauseGround.One("cable-out", $"The cable between {ground.Socket(cable.A)} and {ground.Socket(cable.B)} is not plugged in.",
                 cable.Id, now => now with { Cables = now.Cables.RemoveAll(one => one.Id == cable.Id) }, ("cable", cable.Id)) with
             { Fields = [$"{cable.Id}.a", $"{cable.Id}.b"] };
             if (cable.Medium == Medium.Ethernet && SocketRates.Agreed(house, cable) > SlowMbps)
                 yield return CauseGround.One("slow-cable",
-                    $"The cable between {ground.Socket(cable.A)} and {ground.Socket(cable.B)} runs at {SlowMbps} Mb/s: a pair of it is broken.",
+                    $"The cable between {ground.Socket(cable.A)} and {ground.Socket(cable.B)} runs at {SlowMbps} Mb/s: one of its pairs is broken.",
                     $"{cable.Id}.speed",
                     now => now with { Cables = [.. now.Cables.Select(one => one.Id == cable.Id ? one with { AgreedMbps = SlowMbps } : one)] },
                     ("cable", cable.Id));
@@ -68,7 +68,7 @@ internal static class CableCauses
                 var (one, other) = (plugs[i], plugs[j]);
                 if (IsPlainLan(box, one.At) && IsPlainLan(box, other.At) || (one.Cable is not null && one.Cable == other.Cable)) continue;
                 var (first, second) = (one.MoveTo(other.At), other.MoveTo(one.At));
-                yield return CauseGround.One("plugs-swapped", $"The plugs in {ground.Socket(one.At)} and {ground.Socket(other.At)} are changed about.",
+                yield return CauseGround.One("plugs-swapped", $"The plugs in {ground.Socket(one.At)} and {ground.Socket(other.At)} are swapped.",
                     one.Field, house => second(first(house)), ("device", box.Id), ("ports", new[] { one.At.Port, other.At.Port })) with
                 { Fields = [one.Field, other.Field] };
             }

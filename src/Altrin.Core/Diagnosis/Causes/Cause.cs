@@ -32,6 +32,9 @@ public sealed record Cause(CauseKind Kind, ImmutableArray<(string Field, object 
     /// <summary>What else is done about it; null for nothing.</summary>
     public string? MendAdvice => Advice.On(Kind.Name);
 
+    /// <summary>What is done, where no setting and no plug of the house says it; null where one does.</summary>
+    public string? MendInWords => Advice.Instead(this);
+
     /// <summary>Mended on the spot, with a plug, a switch or a call: nothing that was set is otherwise.</summary>
     public bool IsByHand => Kind.Name is "cable-out" or "other-socket" or "plugs-swapped" or "slow-cable" or "no-power" or "loop" or "line-holds" or "second-server"
         || IsOfProvider;

@@ -28,7 +28,7 @@ internal static class RadioCauses
                     ("endpoint", thing.Id));
         foreach (var (box, radio) in LinkRadios(ground).Distinct())
             if (box.Wifi.FirstOrDefault(one => one.Radio == radio) is { Channel.Number: { } channel } first)
-                yield return CauseGround.OfBox("wds-channel", box, $"{box.Name} picks its channel by itself: the link needs channel {channel}.",
+                yield return CauseGround.OfBox("wds-channel", box, $"{box.Name} is on an automatic channel: the link needs channel {channel}.",
                     $"channel.{radio}", one => Wandering(one, radio), ("radio", radio));
     }
 

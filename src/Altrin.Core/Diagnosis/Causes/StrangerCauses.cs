@@ -58,7 +58,7 @@ internal static class StrangerCauses
                 DhcpServer = new() { Enabled = true, Start = subnet.Network.Plus(100), End = subnet.Network.Plus(199) },
             },
         };
-        return CauseGround.One("second-server", $"Somebody's router gives out addresses from {address} on the network of {first.Name}.", $"stranger.{first.Id}",
+        return CauseGround.One("second-server", $"An unknown router at {address} gives out addresses on the network of {first.Name}.", $"stranger.{first.Id}",
             house => house.WithDevice(first.Id, box => box with { Ports = box.Ports.Add(new() { Id = AddedSocket, Role = PortRole.Lan }) }) with
             {
                 Devices = house.WithDevice(first.Id, box => box with { Ports = box.Ports.Add(new() { Id = AddedSocket, Role = PortRole.Lan }) }).Devices.Add(stranger),
@@ -75,7 +75,7 @@ internal static class StrangerCauses
             .Where(socket => ground.State.SegmentOf(socket) == segment && ground.House.OccupantOf(socket) is null).Take(2).ToList();
         if (free is not [var a, var b]) return null;
         var cable = new Cable { Id = "added-loop", A = a, B = b };
-        return CauseGround.One("loop", $"A cable joins {ground.Socket(a)} and {ground.Socket(b)}: the network runs in a loop.", $"loop.{segment}",
+        return CauseGround.One("loop", $"A cable joins {ground.Socket(a)} and {ground.Socket(b)}: that is a loop.", $"loop.{segment}",
             house => house with { Cables = house.Cables.Add(cable) },
             ("device", a.Device), ("port", a.Port), ("to", new Dictionary<string, string> { ["device"] = b.Device, ["port"] = b.Port })) with
         { Undo = _ => [new UnplugCable(cable.Id)] };

@@ -26,9 +26,7 @@ internal sealed class Hypothesis
     public Hypothesis(PossibleHouse possible, Ground ground)
     {
         (this.possible, this.ground) = (possible, ground);
-        var index = new Dictionary<string, int>(StringComparer.Ordinal);
-        for (var i = 0; i < House.Devices.Length; i++) index[House.Devices[i].Id] = i;
-        takesPart = InUse.Of(House, index);
+        takesPart = InUse.Of(House);
         setByHand = [.. State.Interfaces.Where(one => one.Outcome == LeaseOutcome.Static).Select(one => one.Candidates[0].Address!.Value.Address)];
     }
 
@@ -102,10 +100,10 @@ internal sealed class Hypothesis
     public int Ways(Look look)
     {
         var (state, who, one) = Client(look);
-        return (one is { Outcome: LeaseOutcome.Contested } ? one.Candidates.Length : 1) * LucksOf(state, who);
+        return (one is { Outcome: LeaseOutcome.Contested } ? one.Candidates.Length : 1) * RaceOutcomes(state, who);
     }
 
-    private static int LucksOf(NetworkState state, string? who) =>
+    private static int RaceOutcomes(NetworkState state, string? who) =>
         who is not null && state.Net(who) is { } net && state.IsOnline(net) == Answer.Sometimes ? 2 : 1;
 
     private readonly Dictionary<(NetworkState State, int Segment), bool> guests = [];
@@ -139,10 +137,10 @@ internal sealed class Hypothesis
     public IReadOnlyList<Shown> Shows(Look look, int way)
     {
         var (state, who, one) = Client(look);
-        var lucks = LucksOf(state, who);
-        bool? luck = lucks == 1 ? null : way % lucks == 0;
+        var outcomes = RaceOutcomes(state, who);
+        bool? isRight = outcomes == 1 ? null : way % outcomes == 0;
         var all = way;
-        way /= lucks;
+        way /= outcomes;
         var held = one is { Candidates: { IsEmpty: false } leases } ? leases[Math.Min(way, leases.Length - 1)] : null;
         switch (look.Reading)
         {
@@ -162,18 +160,18 @@ internal sealed class Hypothesis
             case ReadingKind.Ping when isGuest: return [IsNot[0].OrAnything()];
         }
         if (one is { Outcome: LeaseOutcome.Contested }) state = Decided(state, look.Reading == ReadingKind.Reach ? who : null, way);
-        return look.Reading == ReadingKind.Laptop ? Together(look, all) : Lucky(One(look, state, who), look, luck, held);
+        return look.Reading == ReadingKind.Laptop ? Together(look, all) : ByRace(One(look, state, who), look, isRight, held);
     }
 
     /// <summary>Of what a race leaves open, what is so where the client has met the right one, or the other one.</summary>
-    private static IReadOnlyList<Shown> Lucky(IReadOnlyList<Shown> shown, Look look, bool? luck, Candidate? held)
+    private static IReadOnlyList<Shown> ByRace(IReadOnlyList<Shown> shown, Look look, bool? metRightHolder, Candidate? held)
     {
-        if (luck is not { } isLucky) return shown;
+        if (metRightHolder is not { } isRight) return shown;
         return look.Reading switch
         {
-            ReadingKind.Internet or ReadingKind.Lookup when shown.Count > 1 => isLucky ? IsSo : IsNot,
-            ReadingKind.NatLayers when !isLucky => [Shown.Nothing],
-            ReadingKind.Page when shown.Count > 1 && look.At == held?.Gateway => isLucky ? [shown[0]] : [.. shown.Skip(1)],
+            ReadingKind.Internet or ReadingKind.Lookup when shown.Count > 1 => isRight ? IsSo : IsNot,
+            ReadingKind.NatLayers when !isRight => [Shown.Nothing],
+            ReadingKind.Page when shown.Count > 1 && look.At == held?.Gateway => isRight ? [shown[0]] : [.. shown.Skip(1)],
             _ => shown,
         };
     }

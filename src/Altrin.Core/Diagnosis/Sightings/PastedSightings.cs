@@ -10,13 +10,9 @@ public static class PastedSightings
     public static ImmutableArray<Sighting> Of(NetworkDocument house, LaptopPlace place, IReadOnlyList<PastedReading> pasted) =>
         [.. pasted.SelectMany(one => Adapter(place, one).Concat(Pings(place, one)).Concat(Networks(house, one))).DistinctBy(one => one.Look)];
 
-    /// <summary>The adapter that is on the cable, or on the air where the laptop is joined.</summary>
     private static IEnumerable<Sighting> Adapter(LaptopPlace place, PastedReading pasted)
     {
-        var isJoined = place.Connect is Attachment.Join;
-        var adapter = pasted.Adapters.Where(one => one.Kind != AdapterKind.Virtual && one.Address is not null)
-            .OrderBy(one => (one.Kind == AdapterKind.Wifi) != isJoined).FirstOrDefault();
-        if (adapter is null) yield break;
+        if (pasted.InUse(place.Connect is Attachment.Join) is not { } adapter) yield break;
         yield return new(new(ReadingKind.Address, place), adapter.Address!.Split('/')[0]);
         // Some tools say neither: then nothing was seen.
         if (pasted.Source is "windows-ipconfig" or "nmcli-device") yield return new(new(ReadingKind.Gateway, place), adapter.Gateway ?? "none");

@@ -20,6 +20,11 @@ public sealed record PastedReading(
     /// <summary>Parts that the tool tells of at all: an empty list of such a part is said, of another left out.</summary>
     public ImmutableArray<ReadingPart> Tells { get; init; } = [];
 
+    /// <summary>The adapter that is on the house's network: the wired one first, for a laptop's own Wi-Fi is off while its cable is in; on the air the
+    /// other way round. Null where none has an address.</summary>
+    public SeenAdapter? InUse(bool isJoined) => Adapters.Where(one => one.Kind != AdapterKind.Virtual && one.Address is not null)
+        .OrderBy(one => (one.Kind == AdapterKind.Wifi) != isJoined).FirstOrDefault();
+
     /// <summary>How many single things it says.</summary>
     internal int Facts =>
         Adapters.Sum(one => Said(one.Mac, one.Address, one.Gateway, one.Method, one.Server, one.Name.Length == 0 ? null : one.Name) + one.Dns.Count + one.Also.Count)

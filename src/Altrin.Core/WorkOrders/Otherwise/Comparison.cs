@@ -45,13 +45,11 @@ public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
         _ => expected.GetType() == shown.GetType(),
     };
 
-    /// <summary>As the simulator would say it. The wired adapter before the others, for the laptop's own Wi-Fi is off while its cable is
-    /// in.</summary>
+    /// <summary>As the simulator would say it.</summary>
     private static IEnumerable<Reading> Readings(PastedReading pasted, WorkStep step)
     {
         var joins = step.After!.FindEndpoint(Laptop.Id)?.Connect is Attachment.Join;
-        var adapter = pasted.Adapters.Where(one => one.Kind != AdapterKind.Virtual && one.Address is not null)
-            .OrderBy(one => (one.Kind == AdapterKind.Wifi) != joins).FirstOrDefault();
+        var adapter = pasted.InUse(joins);
         if (adapter is { Address: { } text } && InterfaceAddress.TryParse(text, out var address))
         {
             var source = AddressRanges.LinkLocal.Contains(address.Address) ? AddressSource.LinkLocal

@@ -26,7 +26,7 @@ public sealed record Meaning(string Key, string Sentence, string Then, NetworkDo
     /// left.</summary>
     /// <param name="asSaid">Keys of the steps at which all was seen as said.</param>
     /// <exception cref="ArgumentException">There is no such step.</exception>
-    public static ImmutableArray<Meaning> Of(WorkOrder order, string key, Sighting seen, IReadOnlySet<string> asSaid)
+    public static ImmutableArray<Meaning> Of(WorkOrder order, string key, StepSighting seen, IReadOnlySet<string> asSaid)
     {
         var at = order.Steps.ToList().FindIndex(step => step.Key == key);
         if (at < 0) throw new ArgumentException("That step is not in the order.", nameof(key));

@@ -48,7 +48,7 @@ internal sealed record Slip(string Sentence, string Mend, bool IsByHand, Network
         {
             if (concerned is not null && !cause.Boxes(after).Contains(concerned)) continue;
             if (before.Devices.Length != after.Devices.Length && cause.Boxes(after).Any(box => before.FindDevice(box) is null)) continue;
-            var then = cause.MendAdvice ?? (cause.IsByHand ? "Put it right and look again." : "The order goes on from there.");
+            var then = cause.IsByHand ? cause.MendAdvice ?? "Put it right and look again." : "The order goes on from there.";
             // In the middle of the work a box that shows nothing may only be starting.
             var off = cause.Kind.Name == "no-power" && after.FindDevice(cause.Boxes(after).First()) is { } box ? box : null;
             yield return off is null ? new(cause.Sentence, then, cause.IsByHand, cause.Change(before), cause.Change(after))
@@ -100,7 +100,7 @@ internal sealed record Slip(string Sentence, string Mend, bool IsByHand, Network
     }
 
     /// <summary>Whether the laptop would show what was seen.</summary>
-    public bool Explains(WorkStep step, Sighting seen)
+    public bool Explains(WorkStep step, StepSighting seen)
     {
         var (before, after) = (Simulator.Run(Before), Simulator.Run(After));
         return seen.What switch
@@ -119,7 +119,7 @@ internal sealed record Slip(string Sentence, string Mend, bool IsByHand, Network
             SeenInstead.WantFails =>
                 After.Needs.FirstOrDefault(need => need.Id == seen.Need) is { } need && NeedBook.Judge(new(after), need).Met != Answer.Yes,
             SeenInstead.NoNetwork =>
-                Sighting.NetworkOf(step) is var (ssid, device)
+                StepSighting.NetworkOf(step) is var (ssid, device)
                     && !before.Air.Concat(after.Air).Any(one => one.Network.Ssid == ssid && (device is null || one.Box.Id == device)),
             SeenInstead.AsksFirst or SeenInstead.GreyedOut or SeenInstead.GaveUp => false,
             _ => throw new InvalidOperationException($"{seen.What} is not handled."),

@@ -25,7 +25,7 @@ export function CauseList(props: {
         {found.causes.length === 0
           ? 'Nothing explains this'
           : found.causes.length === 1
-            ? 'It is this'
+            ? 'Found'
             : `It may be one of ${found.causes.length}`}
         {found.arePairs ? ': two things at once' : ''}
       </Heading>
@@ -47,7 +47,7 @@ export function CauseList(props: {
                 <Text fontWeight={i === 0 ? '650' : '400'}>{cause.sentences[0]}</Text>
                 {cause.sentences.length > 1 && (
                   <Text fontSize="small" color="quiet">
-                    or, which no look tells apart: {cause.sentences.slice(1, 4).join(' ')}
+                    or, which no check tells apart: {cause.sentences.slice(1, 4).join(' ')}
                     {cause.sentences.length > 4 ? ` and ${cause.sentences.length - 4} more` : ''}
                   </Text>
                 )}

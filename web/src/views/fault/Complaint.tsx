@@ -55,8 +55,8 @@ export function Complaint({ onBegin }: { onBegin: (seen: SeenEntry[]) => Promise
         </Press>
       </Flex>
       <Text mt="10px" fontSize="small" color="quiet">
-        Altrin plays every single thing that could have gone otherwise, and asks for the look that tells most
-        for its minutes. Nothing in the house is changed by it.
+        Altrin goes through every fault that would look like this, and asks for the quickest check that narrows
+        them down. Nothing in the house is changed by it.
       </Text>
     </Box>
   )

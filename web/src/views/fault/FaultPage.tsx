@@ -27,7 +27,7 @@ export function FaultPage() {
   if (!data)
     return (
       <Text p="24px" role="status" color="quiet">
-        Looking up what was seen …
+        Loading what was seen …
       </Text>
     )
   const found = data.found
@@ -92,7 +92,7 @@ function Next(props: {
       <LookCard
         key={next.key}
         look={next}
-        head={data.aside.includes(next.key) ? 'Put aside before' : 'Look at this next'}
+        head={data.aside.includes(next.key) ? 'You could not check this before' : 'Check this next'}
         onSeen={(seen) => {
           setOther(null)
           return props.onSeen(seen)
@@ -102,7 +102,7 @@ function Next(props: {
       {found.looks.length > 1 && (
         <Box mt="8px">
           <Press kind="plain" aria-expanded={isListOpen} onClick={() => setListOpen(!isListOpen)}>
-            {count(found.looks.length - 1, 'other look')}
+            {count(found.looks.length - 1, 'other check')}
           </Press>
           {isListOpen && (
             <Box as="ul" listStyleType="none" fontSize="small">

@@ -62,7 +62,7 @@ export function LookCard(props: {
         </Press>
         {props.onAside && (
           <Press kind="plain" onClick={props.onAside}>
-            I cannot look there: another look
+            I cannot check that
           </Press>
         )}
       </Flex>

@@ -39,8 +39,8 @@ export function Mend({
       {!cause.isProviders && (
         <Text fontSize="small" color={cause.isProved ? 'moss' : 'ochre'} mt="6px">
           {cause.isProved
-            ? 'Played on the house: after it every want that held holds again.'
-            : 'Played on the house: after it not every want holds again. Look further.'}
+            ? 'Simulated: after this every want that held before holds again.'
+            : 'Simulated: after this some wants still fail. Look further.'}
         </Text>
       )}
       <Press kind="main" mt="8px" minH="44px" onClick={onMended} data-mended>

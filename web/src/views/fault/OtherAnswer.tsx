@@ -69,7 +69,7 @@ export function OtherAnswer({
   if (!typed.includes(look.reading))
     return (
       <Text mt="10px" fontSize="small">
-        Nothing else can be seen there. Look once more, or choose another look.
+        There is no other answer to this. Check once more, or choose another check.
       </Text>
     )
   return (

@@ -23,7 +23,7 @@ export function Settled(props: {
           Nothing that we can think of explains all of this.
         </Heading>
         <Text mt="6px">
-          Look once more at what is not as it should be: take it out of the list and look again.
+          Check once more what is not as it should be: take it out of the list and check it again.
         </Text>
       </Box>
     )
@@ -31,7 +31,7 @@ export function Settled(props: {
     <Box p="16px" border="1.5px solid" borderColor="moss" borderRadius="4px" bg="sheet">
       <Text fontSize="small" color="quiet">
         {first.sentences.length > 1
-          ? 'No look tells these apart. The likeliest is mended first'
+          ? 'No check tells these apart. Try the likeliest first'
           : 'This explains all that was seen'}
       </Text>
       <Heading as="h3" fontSize={{ base: '19px', md: '22px' }} mt="4px" tabIndex={-1} data-look-head>

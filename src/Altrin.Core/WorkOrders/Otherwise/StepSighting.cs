@@ -42,7 +42,7 @@ public enum SeenInstead
 /// <param name="Address">With <see cref="SeenInstead.OtherAddress"/>.</param>
 /// <param name="Device">With <see cref="SeenInstead.OtherPage"/>: whose page it was.</param>
 /// <param name="Need">With <see cref="SeenInstead.WantFails"/>.</param>
-public sealed record Sighting(SeenInstead What, Ipv4Address? Address = null, string? Device = null, string? Need = null)
+public sealed record StepSighting(SeenInstead What, Ipv4Address? Address = null, string? Device = null, string? Need = null)
 {
     /// <summary>What can be seen at a step at all: no page that does not open where none is opened.</summary>
     public static IEnumerable<SeenInstead> PossibleAt(WorkStep step)
