@@ -11,7 +11,8 @@ namespace Altrin.Data;
 /// <param name="Aside">Looks that cannot be done here.</param>
 /// <param name="EndedAt">Null for the one at hand.</param>
 /// <param name="Cause">What it was, in words; null where nothing was found.</param>
-public sealed record StoredDiagnosis(int Number, int Revision, Side Side, string Seen, ImmutableArray<string> Aside, DateTimeOffset StartedAt,
+public sealed record StoredDiagnosis(int Number, int Revision, Side Side, string Seen, ImmutableArray<string> Aside,
+    DateTimeOffset StartedAt,
     DateTimeOffset? EndedAt = null, string? Cause = null, string? Mend = null);
 
 /// <summary>The diagnoses of a job, in order: at most one is at hand, the others are ended.</summary>
@@ -23,7 +24,8 @@ public sealed class DiagnosisStore(JobStore jobs, TimeProvider clock)
     public async Task<ImmutableArray<StoredDiagnosis>> List(string job, CancellationToken cancel)
     {
         await using var db = jobs.Open();
-        return [.. (await db.Diagnoses.AsNoTracking().Where(row => row.JobId == job).OrderBy(row => row.Number).ToListAsync(cancel)).Select(Stored)];
+        return [.. (await db.Diagnoses.AsNoTracking().Where(row => row.JobId == job).OrderBy(row =>
+            row.Number).ToListAsync(cancel)).Select(Stored)];
     }
 
     /// <param name="said">Its revision is the one that was seen; 0 begins a new one.</param>
@@ -35,10 +37,21 @@ public sealed class DiagnosisStore(JobStore jobs, TimeProvider clock)
         var now = clock.GetUtcNow();
         if (said.Revision == 0)
         {
-            if (last is { EndedAt: null } || (last?.Number ?? 0) + 1 != said.Number || said.Number > Most) return ChangeResult.ChangedMeanwhile;
-            db.Diagnoses.Add(last = new() { JobId = job, Number = said.Number, Revision = 0, Side = said.Side, Seen = "", Aside = "", StartedAt = now });
+            if (last is { EndedAt: null } || (last?.Number ?? 0) + 1 != said.Number
+                || said.Number > Most) return ChangeResult.ChangedMeanwhile;
+            db.Diagnoses.Add(last = new()
+            {
+                JobId = job,
+                Number = said.Number,
+                Revision = 0,
+                Side = said.Side,
+                Seen = "",
+                Aside = "",
+                StartedAt = now
+            });
         }
-        else if (last is not { EndedAt: null } || last.Number != said.Number || last.Revision != said.Revision) return ChangeResult.ChangedMeanwhile;
+        else if (last is not { EndedAt: null } || last.Number != said.Number
+            || last.Revision != said.Revision) return ChangeResult.ChangedMeanwhile;
         (last.Side, last.Seen, last.Aside) = (said.Side, said.Seen, JsonSerializer.Serialize(said.Aside));
         (last.Cause, last.Mend) = (said.Cause, said.Mend);
         if (said.EndedAt is not null) last.EndedAt = now;

@@ -36,7 +36,8 @@ internal sealed class RevisionRow
     /// <summary>What was done to the parent's state, as JSON.</summary>
     public required string Actions { get; set; }
 
-    /// <summary>Now and then the whole state: of a found house its document, of a planned one the list of what is planned. Null: the parent's
+    /// <summary>Now and then the whole state: of a found house its document, of a planned one the list of what is planned. Null: the
+    /// parent's
     /// with these actions.</summary>
     public string? Snapshot { get; set; }
 
@@ -58,7 +59,8 @@ internal sealed class ChangeRow
     /// <summary>The version that it made.</summary>
     public required int Version { get; set; }
 
-    /// <summary>The revisions of both houses at that version, so that a change made by somebody who saw it can still be judged; null where an older
+    /// <summary>The revisions of both houses at that version, so that a change made by somebody who saw it can still be judged; null where
+    /// an older
     /// program wrote it.</summary>
     public int? FoundNumber { get; set; }
     public int? PlannedNumber { get; set; }

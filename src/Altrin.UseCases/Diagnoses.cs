@@ -13,8 +13,10 @@ namespace Altrin.UseCases;
 /// <summary>A diagnosis of a job: what was seen, and what follows from it.</summary>
 /// <param name="Believed">The house that was believed in.</param>
 /// <param name="Result">Null where nothing was seen yet.</param>
-/// <param name="Lost">What was seen of boxes and things that are gone from the house meanwhile is left aside; null where nothing is.</param>
-public sealed record JobDiagnosis(StoredDiagnosis Stored, NetworkDocument Believed, ImmutableArray<Sighting> Seen, DiagnosisResult? Result, string? Lost);
+/// <param name="Lost">What was seen of boxes and things that are gone from the house meanwhile is left aside; null where nothing
+/// is.</param>
+public sealed record JobDiagnosis(StoredDiagnosis Stored, NetworkDocument Believed, ImmutableArray<Sighting> Seen, DiagnosisResult? Result,
+    string? Lost);
 
 /// <summary>Diagnoses of jobs: stored as they are at every answer, computed when they are asked for.</summary>
 public sealed class Diagnoses(DiagnosisStore store, Recent recent)
@@ -34,19 +36,23 @@ public sealed class Diagnoses(DiagnosisStore store, Recent recent)
         var (seen, problems) = SightingsReader.Read(Encoding.UTF8.GetBytes(stored.Seen), believed);
         if (seen.IsEmpty) return new(stored, believed, [], null, problems.Count > 0 ? problems[0].ToString() : null);
         var key = new Key(job.Head.Id, job.Head.Version, stored.Side, stored.Seen, hands == Hands.Laptop);
-        var result = recent.Find<DiagnosisResult>(key) ?? recent.Keep(key, Diagnoser.Of(believed, seen, hands == Hands.Laptop), believed.Devices.Length * 4);
+        var result = recent.Find<DiagnosisResult>(key)
+            ?? recent.Keep(key, Diagnoser.Of(believed, seen, hands == Hands.Laptop), believed.Devices.Length * 4);
         return new(stored, believed, seen, result, null);
     }
 
-    /// <summary>The work from the house as it then is to the house as believed: an order like any other, without steps where words say it better.
+    /// <summary>The work from the house as it then is to the house as believed: an order like any other, without steps where words say it
+    /// better.
     /// Null where there is no such cause.</summary>
     public WorkOrder? Mend(Job job, JobDiagnosis diagnosis, int cause, Hands hands, CancellationToken cancel)
     {
         if (diagnosis.Result is not { } result || cause < 0 || cause >= result.Causes.Length) return null;
         var key = new MendKey(job.Head.Id, job.Head.Version, diagnosis.Stored.Side, diagnosis.Stored.Seen, cause, hands);
         if (recent.Find<WorkOrder>(key) is { } kept) return kept;
-        var order = OrderWays.Of(result.Causes[cause].House, diagnosis.Believed, hands, Course.First with { ProvesLine = false }, cancel).Best;
-        if (result.Causes[cause].Alike[0].MendInWords is not null || order.Steps.All(step => step.Actions.All(action => action.MovesLaptop()))) order = order with { Steps = [] };
+        var order = OrderWays.Of(result.Causes[cause].House, diagnosis.Believed, hands, Course.First with { ProvesLine = false },
+            cancel).Best;
+        if (result.Causes[cause].Alike[0].MendInWords is not null
+            || order.Steps.All(step => step.Actions.All(action => action.MovesLaptop()))) order = order with { Steps = [] };
         return recent.Keep(key, order, order.Steps.Length);
     }
 }

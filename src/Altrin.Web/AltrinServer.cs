@@ -43,7 +43,8 @@ public static class AltrinServer
         }
     }
 
-    private static string DataOf(string[] args) => Array.IndexOf(args, "--data") is >= 0 and var at && at + 1 < args.Length ? args[at + 1] : "data";
+    private static string DataOf(string[] args) =>
+        Array.IndexOf(args, "--data") is >= 0 and var at && at + 1 < args.Length ? args[at + 1] : "data";
 
     private static async Task Serve(string[] args)
     {
@@ -63,10 +64,15 @@ public static class AltrinServer
         await app.RunAsync();
     }
 
-    /// <summary>Settings: <c>--data DIR</c>, <c>--port N</c>, <c>--demo true</c>, <c>--web DIR</c>, <c>--verbose true</c>, <c>--warm true</c> (see <see cref="WarmUp"/>), and those of <see cref="ShareSettings"/>.</summary>
+    /// <summary>Settings: <c>--data DIR</c>, <c>--port N</c>, <c>--demo true</c>, <c>--web DIR</c>, <c>--verbose true</c>, <c>--warm
+    /// true</c> (see <see cref="WarmUp"/>), and those of <see cref="ShareSettings"/>.</summary>
     public static WebApplication Build(string[] args)
     {
-        var builder = WebApplication.CreateSlimBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
+        var builder = WebApplication.CreateSlimBuilder(new WebApplicationOptions
+        {
+            Args = args,
+            ContentRootPath = AppContext.BaseDirectory
+        });
         var settings = builder.Configuration;
         builder.WebHost.ConfigureKestrel(kestrel =>
         {
@@ -78,7 +84,8 @@ public static class AltrinServer
         Logs.Add(builder, settings["data"] ?? "data", settings.GetValue("verbose", false));
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddSingleton(services =>
-            new JobStore(Path.Combine(settings["data"] ?? "data", "altrin.db"), services.GetRequiredService<TimeProvider>(), services.GetRequiredService<OwnKinds>()));
+            new JobStore(Path.Combine(settings["data"] ?? "data", "altrin.db"), services.GetRequiredService<TimeProvider>(),
+                services.GetRequiredService<OwnKinds>()));
         builder.Services.AddSingleton(_ => FolderHold.Take(settings["data"] ?? "data"));
         builder.Services.AddSingleton<Recent>();
         builder.Services.AddSingleton<Jobs>();
@@ -99,7 +106,8 @@ public static class AltrinServer
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<InputErrors>();
         // Nothing here is both secret and chosen by a stranger, so compressing tells nobody anything.
-        builder.Services.AddResponseCompression(options => options.MimeTypes = [.. ResponseCompressionDefaults.MimeTypes, "image/svg+xml", "application/problem+json"]);
+        builder.Services.AddResponseCompression(options =>
+            options.MimeTypes = [.. ResponseCompressionDefaults.MimeTypes, "image/svg+xml", "application/problem+json"]);
         builder.Services.AddOpenApi(ApiDescription.Describe);
         builder.Services.AddSingleton<IdleMemory>();
         builder.Services.AddHostedService(services => services.GetRequiredService<IdleMemory>());

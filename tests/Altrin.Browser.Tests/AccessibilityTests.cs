@@ -5,7 +5,8 @@ namespace Altrin.Browser.Tests;
 /// <summary>axe-core over every view, in both themes and at both widths: no serious and no critical violation.</summary>
 public sealed class AccessibilityTests : IDisposable
 {
-    private static readonly Lazy<string> Axe = new(() => File.ReadAllText(Path.Combine(Server.Root, "web", "node_modules", "axe-core", "axe.min.js")));
+    private static readonly Lazy<string> Axe = new(() =>
+        File.ReadAllText(Path.Combine(Server.Root, "web", "node_modules", "axe-core", "axe.min.js")));
 
     private readonly Server server = new();
 
@@ -34,11 +35,13 @@ public sealed class AccessibilityTests : IDisposable
         browser.Press(() => browser.Link("Visit"));
         foreach (var stop in new[] { "The line", "Studio router", "What is on it now", "Rooms and cables", "Leave alone" })
         {
-            browser.Press(() => browser.Css("ol[aria-label='Stops of the walk']").FindElement(OpenQA.Selenium.By.XPath($".//a[contains(., '{stop}')]")));
+            browser.Press(() =>
+                browser.Css("ol[aria-label='Stops of the walk']").FindElement(OpenQA.Selenium.By.XPath($".//a[contains(., '{stop}')]")));
             browser.Until(() => browser.Css("main h3").Text.StartsWith(stop, StringComparison.Ordinal), stop);
             Check(browser, $"visit, {stop}");
         }
-        browser.Put("Paste here", "Interface: 192.168.31.104 --- 0x7\n  192.168.31.1  00-00-5e-00-53-01  dynamic\n  192.168.31.131  00-00-5e-00-53-99  dynamic\n");
+        browser.Put("Paste here",
+            "Interface: 192.168.31.104 --- 0x7\n  192.168.31.1  00-00-5e-00-53-01  dynamic\n  192.168.31.131  00-00-5e-00-53-99  dynamic\n");
         browser.UntilText("Take all into the house");
         Check(browser, "a paste");
         browser.Press(() => browser.Link("Addresses"));
@@ -99,7 +102,8 @@ public sealed class AccessibilityTests : IDisposable
     private void CheckSheets(string theme, int width, bool isForced)
     {
         using var browser = Open(theme, width);
-        if (isForced) browser.Cdp("Emulation.setEmulatedMedia", new() { ["features"] = new object[] { new Dictionary<string, object> { ["name"] = "forced-colors", ["value"] = "active" } } });
+        if (isForced) browser.Cdp("Emulation.setEmulatedMedia",
+            new() { ["features"] = new object[] { new Dictionary<string, object> { ["name"] = "forced-colors", ["value"] = "active" } } });
         browser.Go($"{server.Address}/kit");
         browser.Press(() => browser.Css("summary"));
         Check(browser, "the kit shelf");
@@ -112,7 +116,10 @@ public sealed class AccessibilityTests : IDisposable
         browser.Press(() => browser.Link("Larkspur House"));
         browser.UntilText("The street");
         var here = browser.Url;
-        foreach (var (sheet, words) in new[] { ("keys", "Single keys act."), ("log", "What was changed"), ("find", "more"), ("add", "What is it?"), ("reach", "Each row asks"), ("verdict", "What the household wants"), ("paste", "What the laptop shows"), ("phone", "This laptop answers nobody but itself"), ("moved", "The laptop shows it under") })
+        foreach (var (sheet, words) in new[] { ("keys", "Single keys act."), ("log", "What was changed"), ("find", "more"),
+            ("add", "What is it?"), ("reach", "Each row asks"), ("verdict", "What the household wants"),
+            ("paste", "What the laptop shows"), ("phone", "This laptop answers nobody but itself"),
+            ("moved", "The laptop shows it under") })
         {
             browser.Go($"{here}?open={sheet}");
             browser.Css("[role=dialog]");
@@ -215,7 +222,8 @@ public sealed class AccessibilityTests : IDisposable
         Assert.True(result.GetProperty("passes").GetInt32() > 10, "axe looked at nothing");
         var bad = result.GetProperty("violations").EnumerateArray()
             .Where(violation => violation.GetProperty("impact").GetString() is "serious" or "critical")
-            .Select(violation => $"{violation.GetProperty("id").GetString()}: {violation.GetProperty("nodes")[0].GetProperty("html").GetString()} {violation.GetProperty("nodes")[0].GetProperty("failureSummary").GetString()}");
+            .Select(violation =>
+                $"{violation.GetProperty("id").GetString()}: {violation.GetProperty("nodes")[0].GetProperty("html").GetString()} {violation.GetProperty("nodes")[0].GetProperty("failureSummary").GetString()}");
         Assert.True(!bad.Any(), $"{view}: {string.Join("\n", bad)}");
     }
 }

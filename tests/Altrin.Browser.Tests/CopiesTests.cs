@@ -50,7 +50,8 @@ public sealed class CopiesTests : HandTest
             Assert.Empty(Browser.Complaints());
         }
         // Made while the page is drawn, by the number that this page alone carries: another style is refused.
-        Assert.Equal("bold", Browser.Run("const e = document.createElement('style'); e.nonce = document.querySelector('style[data-emotion]').nonce; e.textContent = 'main h2 { font-style: oblique }'; document.head.append(e); return getComputedStyle(document.querySelector('main h2')).fontStyle === 'oblique' ? 'bold' : 'plain'"));
+        Assert.Equal("bold",
+            Browser.Run("const e = document.createElement('style'); e.nonce = document.querySelector('style[data-emotion]').nonce; e.textContent = 'main h2 { font-style: oblique }'; document.head.append(e); return getComputedStyle(document.querySelector('main h2')).fontStyle === 'oblique' ? 'bold' : 'plain'"));
         Browser.Run("const e = document.createElement('style'); e.textContent = 'main h2 { color: rgb(1, 2, 3) }'; document.head.append(e)");
         Assert.NotEqual("rgb(1, 2, 3)", Browser.Run("return getComputedStyle(document.querySelector('main h2')).color"));
         Assert.Contains(Browser.Complaints(), one => one.Contains("Content Security Policy", StringComparison.Ordinal));

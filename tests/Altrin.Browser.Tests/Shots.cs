@@ -17,7 +17,8 @@ public sealed class Shots
             Open(server, browser, "light");
             browser.Picture(Path.Combine(folder, "stairs-as-found.png"));
             browser.Press(() => browser.Link("Visit"));
-            browser.Press(() => browser.Css("ol[aria-label='Stops of the walk']").FindElement(OpenQA.Selenium.By.XPath(".//a[contains(., 'What is on it now')]")));
+            browser.Press(() =>
+                browser.Css("ol[aria-label='Stops of the walk']").FindElement(OpenQA.Selenium.By.XPath(".//a[contains(., 'What is on it now')]")));
             browser.Put("Paste here", VisitTests.Neighbours);
             browser.UntilText("Take all into the house");
             browser.Run("document.querySelector('textarea').scrollIntoView()");
@@ -76,7 +77,9 @@ public sealed class Shots
             browser.Metrics(1280, 800);
             browser.Press(() => browser.Link("Air"));
             browser.Css(".stander");
-            browser.Until(() => browser.Css("section[aria-label='Where should it stand?']").Text.Contains("best, ", StringComparison.Ordinal), "where it should stand");
+            browser.Until(() =>
+                browser.Css("section[aria-label='Where should it stand?']").Text.Contains("best, ", StringComparison.Ordinal),
+                "where it should stand");
             browser.Picture(Path.Combine(folder, "air.png"));
             browser.Press(() => browser.Link("Stairs"));
             browser.UntilText("The street");
@@ -133,5 +136,6 @@ public sealed class Shots
     }
 
     /// <summary>The note of what was done goes by itself.</summary>
-    private static void Settle(Browser browser) => browser.Until(() => !browser.Has("Planned: Studio router") && !browser.Has("Planned: Lounge router"), "the notice to go");
+    private static void Settle(Browser browser) =>
+        browser.Until(() => !browser.Has("Planned: Studio router") && !browser.Has("Planned: Lounge router"), "the notice to go");
 }

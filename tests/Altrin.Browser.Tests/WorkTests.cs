@@ -82,7 +82,8 @@ public sealed class WorkTests : HandTest
             if (width == 390) browser.Press("Next step");
             else browser.Keys(Right);
             browser.UntilText($"Step {++n} of ");
-            browser.Until(() => browser.Has("Whoever had internet has it.") || browser.Has("Without internet when it is done"), "what comes of the step");
+            browser.Until(() => browser.Has("Whoever had internet has it.")
+                || browser.Has("Without internet when it is done"), "what comes of the step");
         }
         browser.UntilText("Why not sooner?");
         browser.UntilText("and so for longer");

@@ -59,7 +59,8 @@ internal sealed class LabHouse : IDisposable
 
     private void Build()
     {
-        var owners = House.Devices.Select(device => device.Id).Concat(House.Endpoints.Select(thing => thing.Id)).Append(Internet).Append(Provider).ToList();
+        var owners = House.Devices.Select(device =>
+            device.Id).Concat(House.Endpoints.Select(thing => thing.Id)).Append(Internet).Append(Provider).ToList();
         spaces.AddRange(owners.Select(Space));
         var root = new StringBuilder();
         foreach (var space in spaces) root.Append($"netns add {space}\n");
@@ -77,11 +78,18 @@ internal sealed class LabHouse : IDisposable
         Provide(root);
         Kernel.Run("ip", "-batch -", root.ToString());
         foreach (var card in Cards) Script(card.Owner).Append($"link set {card.Link} address {card.Mac}\n");
-        foreach (var place in Wiring.Places.Where(place => place.Bridge != Wiring.Net)) Script(place.Owner).Append($"link set {place.Bridge} up\n");
+        foreach (var place in Wiring.Places.Where(place =>
+            place.Bridge != Wiring.Net)) Script(place.Owner).Append($"link set {place.Bridge} up\n");
         foreach (var (owner, script) in scripts)
             Kernel.Run("ip", $"-n {Space(owner)} -batch -", script.Append("link set lo up\n").ToString());
-        foreach (var device in House.Devices.Where(device => device.Mode == DeviceMode.Passthrough)) PassThrough(device);
+        foreach (var device in House.Devices.Where(device => device.Mode == DeviceMode.Passthrough
+            && Wiring.TakesPart(device))) PassThrough(device);
+        if (House.Line?.Holds is { } held) Hold(held);
     }
+
+    /// <summary>The provider hears no frame but those of one MAC.</summary>
+    private void Hold(MacAddress held) => Kernel.In(Space(Provider), () => Kernel.Run("nft", "-f -",
+        $"table bridge hold {{ chain input {{ type filter hook input priority 0; policy accept; ether saddr != {held} drop\n }}\n }}\n"));
 
     /// <summary>Answers for an address only on the interface that holds it, routes only where a router does, and never advises
     /// others of a better way: as separate boxes behave, not as one machine with many cards.</summary>
@@ -137,7 +145,8 @@ internal sealed class LabHouse : IDisposable
             if (wan.Method == WanMethod.Pppoe)
             {
                 link = "ppp0";
-                if (House.Line is { HandOff: HandOff.Pppoe } && (Wiring.SegmentOf[place] == Wiring.SegmentOf[Wiring.Provider] || IsPassedThrough(device.Id, place)))
+                if (House.Line is { HandOff: HandOff.Pppoe }
+                    && (Wiring.SegmentOf[place] == Wiring.SegmentOf[Wiring.Provider] || IsPassedThrough(device.Id, place)))
                 {
                     root.Append($"link add name ppp0 netns {Space(device.Id)} type veth peer name s{number} netns {Space(Provider)}\n");
                     Join(new(Provider, "bsession"), $"s{number}");
@@ -155,9 +164,12 @@ internal sealed class LabHouse : IDisposable
         AddLan(device, number);
         if (Wiring.GuestVlans(device) is null || device.Lan is not { Method: LanMethod.Static, Address: not null }) return;
         var guest = GuestAddress(number, device.Lan.Address.Value);
-        Cards.Add(new(device.Id, "guest", Space(device.Id), new(device.Id, Wiring.Guest), Wiring.Guest, Invented(number, 3)) { Fixed = guest });
+        Cards.Add(new(device.Id, "guest", Space(device.Id), new(device.Id, Wiring.Guest), Wiring.Guest,
+            Invented(number, 3))
+        { Fixed = guest });
         var first = guest.Prefix.Network;
-        Givers.Add(new(device.Id, Space(device.Id), new(device.Id, Wiring.Guest), guest, first.Plus(10), first.Plus(250), guest.Address, [], null));
+        Givers.Add(new(device.Id, Space(device.Id), new(device.Id, Wiring.Guest), guest, first.Plus(10), first.Plus(250), guest.Address,
+            [], null));
     }
 
     /// <summary>Whether a gateway in pass-through hands the line to this box over the network that the box's WAN is on.</summary>
@@ -182,7 +194,8 @@ internal sealed class LabHouse : IDisposable
         // Nobody has looked at its pool: the whole subnet.
         var (start, end) = (server.Start ?? lan.Fixed!.Value.Prefix.FirstUsable, server.End ?? lan.Fixed!.Value.Prefix.LastUsable);
         MacAddress? ignored = device is { Mode: DeviceMode.Passthrough, PassthroughTo: { } target } ? House.FindDevice(target)?.Mac : null;
-        Givers.Add(new(device.Id, lan.Space, place, lan.Fixed!.Value, start, end, server.Gateway ?? lan.Fixed.Value.Address, server.Reservations, ignored));
+        Givers.Add(new(device.Id, lan.Space, place, lan.Fixed!.Value, start, end, server.Gateway
+            ?? lan.Fixed.Value.Address, server.Reservations, ignored));
     }
 
     private void AddCard(Endpoint thing)
@@ -208,7 +221,8 @@ internal sealed class LabHouse : IDisposable
         Script(Provider).Insert(0, "link add bsession type bridge forward_delay 0\n");
         Script(Provider).Append("addr add 198.51.100.254/24 dev up0\nlink set bsession up\n");
         Script(Internet).Append("addr add 198.51.100.1/24 dev eth0\nlink set eth0 up\nroute add default via 198.51.100.254\n");
-        if (House.Line is not { } line || Street is not { } street) return;
+        // Nobody is there on a line that is down.
+        if (House.Line is not { Down: not true } line || Street is not { } street) return;
         var own = new InterfaceAddress(street.Router, street.Link.Length);
         var place = line.HandOff == HandOff.Pppoe ? new Place(Provider, "bsession") : Wiring.Provider;
         Script(Provider).Append($"addr add {own} dev {place.Bridge}\n");

@@ -46,17 +46,22 @@ internal sealed class Wiring
 
     public bool IsOnTheLine(Place place) => SegmentOf.TryGetValue(place, out var segment) && segment == SegmentOf[Provider];
 
-    /// <summary>Section 1: at the line, with a cable, an uplink or a thing plugged in, or named by a join that its own network matches.</summary>
+    /// <summary>Section 1: at the line, with a cable, an uplink or a thing plugged in, or named by a join that its own network
+    /// matches.</summary>
     private static HashSet<string> InUse(NetworkDocument house)
     {
         var used = house.Cables.SelectMany(cable => new[] { cable.A.Device, cable.B.Device }).ToHashSet();
         if (house.Line is { } line) used.Add(line.Device);
-        used.UnionWith(house.Devices.Where(box => box.Uplink is not null).Select(box => box.Id));
+        used.UnionWith(house.Devices.Where(box => box.Uplink is not null || box.InUse == true).Select(box => box.Id));
         used.UnionWith(house.Endpoints.Select(thing => thing.Connect?.Socket?.Device).OfType<string>());
-        var names = house.Endpoints.Select(thing => thing.Connect).OfType<Attachment.Join>().Where(join => join.Near is not null).Select(join => (join.Near, join.Ssid, join.Key, join.Security ?? WifiSecurity.Open))
-            .Concat(house.Devices.Where(box => box.Uplink?.Near is not null).Select(box => (box.Uplink!.Near, box.Uplink.Ssid, box.Uplink.Key, box.Uplink.Security)));
+        var names = house.Endpoints.Select(thing => thing.Connect).OfType<Attachment.Join>().Where(join =>
+            join.Near is not null).Select(join => (join.Near, join.Ssid, join.Key, join.Security ?? WifiSecurity.Open))
+            .Concat(house.Devices.Where(box => box.Uplink?.Near is not null).Select(box =>
+                (box.Uplink!.Near, box.Uplink.Ssid, box.Uplink.Key, box.Uplink.Security)));
         foreach (var (near, ssid, key, security) in names)
-            if (house.FindDevice(near!) is { } box && Enumerable.Range(0, box.Wifi.Length).Any(i => box.Wifi[i].Ssid == ssid && box.Wifi[i].Key == key && box.Wifi[i].Security == security && WifiOf(box, i) is not null))
+            if (house.FindDevice(near!) is { } box
+                && Enumerable.Range(0, box.Wifi.Length).Any(i => box.Wifi[i].Ssid == ssid && box.Wifi[i].Key == key
+                && box.Wifi[i].Security == security && WifiOf(box, i) is not null))
                 used.Add(box.Id);
         return [.. used.Where(id => house.FindDevice(id)!.Off != true)];
     }
@@ -115,9 +120,11 @@ internal sealed class Wiring
     private IEnumerable<(Place A, Place B)> Joins(NetworkState state)
     {
         var joining = house.Devices.Where(TakesPart).Select(device => (device.Id, At: UplinkOf(device)))
-            .Concat(house.Endpoints.Where(thing => thing.Connect?.Socket is null).Select(thing => (thing.Id, At: (Place?)new Place(thing.Id, Net))));
+            .Concat(house.Endpoints.Where(thing => thing.Connect?.Socket is null).Select(thing =>
+                (thing.Id, At: (Place?)new Place(thing.Id, Net))));
         foreach (var (id, at) in joining)
-            if (at is { } own && state.JoinedNetwork(id) is { } joined && WifiOf(house.FindDevice(joined.Box)!, joined.Place) is { } network)
+            if (at is { } own && state.JoinedNetwork(id) is { } joined
+                && WifiOf(house.FindDevice(joined.Box)!, joined.Place) is { } network)
             {
                 plugged.Add(own);
                 plugged.Add(network);

@@ -24,13 +24,17 @@ internal sealed class Worlds(LabHouse lab)
             var leases = new Dictionary<Card, LabLease?>();
             foreach (var card in asking)
             {
-                var mine = card.Leases.OrderBy(pair => pair.Key.Server, StringComparer.Ordinal).ThenBy(pair => pair.Key.At).Select(pair => pair.Value).ToList();
+                var mine = card.Leases.OrderBy(pair => pair.Key.Server,
+                    StringComparer.Ordinal).ThenBy(pair => pair.Key.At).Select(pair => pair.Value).ToList();
                 leases[card] = mine.Count == 0 ? null : mine[(int)(rest % mine.Count)];
                 rest /= Math.Max(1, mine.Count);
             }
             // Two careful servers never give one address away twice, so such a world does not come about.
-            var held = lab.Cards.Select(card => (lab.Wiring.SegmentOf[card.Place], card.Fixed?.Address ?? leases.GetValueOrDefault(card)?.Address.Address)).Where(one => one.Item2 is not null).ToList();
-            var given = leases.Where(pair => pair.Value is not null).Select(pair => (lab.Wiring.SegmentOf[pair.Key.Place], (Ipv4Address?)pair.Value!.Address.Address));
+            var held = lab.Cards.Select(card =>
+                (lab.Wiring.SegmentOf[card.Place], card.Fixed?.Address ?? leases.GetValueOrDefault(card)?.Address.Address)).Where(one =>
+                one.Item2 is not null).ToList();
+            var given = leases.Where(pair => pair.Value is not null).Select(pair =>
+                (lab.Wiring.SegmentOf[pair.Key.Place], (Ipv4Address?)pair.Value!.Address.Address));
             if (given.All(one => held.Count(other => other == one) == 1)) worlds.Add(new(leases));
         }
         return (worlds, total <= Most);
@@ -103,7 +107,8 @@ internal sealed class Worlds(LabHouse lab)
         var taken = new HashSet<(TransportProtocol, int)>();
         foreach (var forward in device.PortForwards)
             if (taken.Add((forward.Protocol, forward.Port)))
-                Send($"{Words<TransportProtocol>.Of(forward.Protocol)} dport {forward.Port}", $"{forward.ToAddress}:{forward.ToPort ?? forward.Port}");
+                Send($"{Words<TransportProtocol>.Of(forward.Protocol)} dport {forward.Port}",
+                    $"{forward.ToAddress}:{forward.ToPort ?? forward.Port}");
         foreach (var (protocol, port, to, at) in UpnpMappings(device, world))
             if (taken.Add((protocol, at))) Send($"{Words<TransportProtocol>.Of(protocol)} dport {at}", $"{to}:{port}");
         if (device.DmzHost is { } host) Send("meta l4proto { tcp, udp }", host.ToString());
@@ -113,18 +118,21 @@ internal sealed class Worlds(LabHouse lab)
     }
 
     /// <summary>Each thing on the router's own LAN asks it to open an outside port for each of its services: its own number, or
-    /// another when a forward has that. A router whose own outside address is private opens none: behind it stands another that translates, and what it
+    /// another when a forward has that. A router whose own outside address is private opens none: behind it stands another that translates,
+    /// and what it
     /// would open nobody could reach (the usual daemon refuses; value from memory).</summary>
     public IEnumerable<(TransportProtocol Protocol, int Port, Ipv4Address To, int At)> UpnpMappings(Device device, World world)
     {
         if (!device.Upnp || lab.CardOf(device.Id, "lan") is not { Fixed: { } own } lan) yield break;
-        if (lab.CardOf(device.Id, "wan") is { } wan && AddressIn(wan, world)?.Address is { } outside && AddressRanges.DiesAtTheLine(outside)) yield break;
+        if (lab.CardOf(device.Id, "wan") is { } wan && AddressIn(wan, world)?.Address is { } outside
+            && AddressRanges.DiesAtTheLine(outside)) yield break;
         var taken = device.PortForwards.Select(one => (one.Protocol, one.Port)).ToHashSet();
         var next = 40_000;
         foreach (var thing in lab.House.Endpoints)
             foreach (var service in thing.Services)
             {
-                if (lab.CardOf(thing.Id, "net") is not { } card || lab.Wiring.SegmentOf[card.Place] != lab.Wiring.SegmentOf[lan.Place]) continue;
+                if (lab.CardOf(thing.Id, "net") is not { } card
+                    || lab.Wiring.SegmentOf[card.Place] != lab.Wiring.SegmentOf[lan.Place]) continue;
                 if (AddressIn(card, world)?.Address is not { } to || !own.Prefix.Contains(to)) continue;
                 var at = taken.Add((service.Protocol, service.Port)) ? service.Port : next++;
                 yield return (service.Protocol, service.Port, to, at);
@@ -135,6 +143,8 @@ internal sealed class Worlds(LabHouse lab)
     {
         var rules = new StringBuilder("flush ruleset\ntable ip lab {\n");
         rules.Append($"  set {SeenSet} {{ type inet_service; flags dynamic; }}\n  chain forward {{ type filter hook forward priority filter; policy drop;\n    ct state established,related accept\n");
+        if (lab.House.Line is { ClosedPorts.IsEmpty: false } line)
+            rules.Append($"    iifname \"up0\" th dport {{ {string.Join(", ", line.ClosedPorts)} }} drop\n");
         // Private, shared and link-local destinations die at the line, and a customer's traffic does not turn round there.
         rules.Append("    oifname \"up0\" ip daddr { 10.0.0.0/8, 172.16.0.0/12, 192.168.0.0/16, 100.64.0.0/10, 169.254.0.0/16 } drop\n");
         // A static line answers the address agreed and nothing else (section 3, rule 3); a line that gives out none answers nobody.

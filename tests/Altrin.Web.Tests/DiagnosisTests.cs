@@ -17,7 +17,8 @@ public class DiagnosisTests
     private static async Task<string> House(TestApp app, string example)
     {
         var text = await File.ReadAllTextAsync(Path.Combine(TestApp.Root, "docs", "examples", $"{example}.json"));
-        var job = await TestApp.Json(await app.Client.PostAsync("/api/jobs/import", new StringContent(text, Encoding.UTF8, "application/json")));
+        var job = await TestApp.Json(await app.Client.PostAsync("/api/jobs/import",
+            new StringContent(text, Encoding.UTF8, "application/json")));
         return $"/api/jobs/{job["id"]}/diagnosis";
     }
 
@@ -48,7 +49,8 @@ public class DiagnosisTests
             var mend = await TestApp.Json(await app.Client.GetAsync($"{path}/mend?cause=0"));
             Assert.Equal("Turn Hall gateway on", (string)mend["steps"]![0]!["title"]!);
             Assert.Equal(HttpStatusCode.NotFound, (await app.Client.GetAsync($"{path}/mend?cause=7")).StatusCode);
-            var ended = await TestApp.Json(await app.Client.PostAsJsonAsync($"{path}/end", new { number = 1, revision = (int)settled["revision"]!, cause = 0 }));
+            var ended = await TestApp.Json(await app.Client.PostAsJsonAsync($"{path}/end",
+                new { number = 1, revision = (int)settled["revision"]!, cause = 0 }));
             Assert.Equal("Hall gateway has no power.", (string)Assert.Single(ended["past"]!.AsArray())!["cause"]!);
             Assert.Equal((2, 0), ((int)ended["number"]!, (int)ended["revision"]!));
         }
@@ -75,9 +77,11 @@ public class DiagnosisTests
                 Packets: Sent = 1, Received = 0, Lost = 1 (100% loss),
             """;
         var seen = (await TestApp.Json(await app.Client.PostAsJsonAsync($"{path}/paste", new { text = Text, from }))).AsArray();
-        Assert.Equal(["address 169.254.10.20", "gateway none", "ping no"], seen.Select(one => $"{one!["seen"]!["reading"]} {one["seen"]!["value"]}"));
+        Assert.Equal(["address 169.254.10.20", "gateway none", "ping no"],
+            seen.Select(one => $"{one!["seen"]!["reading"]} {one["seen"]!["value"]}"));
         var found = await TestApp.Json(await Put(app, path, 1, 0, [.. seen.Select(one => one!["seen"]!.DeepClone())]));
-        Assert.Contains(found["found"]!["causes"]!.AsArray(), cause => ((string)cause!["sentences"]![0]!).Contains("DHCP server is off", StringComparison.Ordinal));
+        Assert.Contains(found["found"]!["causes"]!.AsArray(),
+            cause => ((string)cause!["sentences"]![0]!).Contains("DHCP server is off", StringComparison.Ordinal));
     }
 
     [Theory]
@@ -96,7 +100,8 @@ public class DiagnosisTests
         Assert.NotNull(JsonNode.Parse(await answer.Content.ReadAsStringAsync())!["errors"]![place]);
     }
 
-    private static (int Status, string Output, string Error) Run(Func<string[], Func<Stream>, Stream, TextWriter, int> command, string input, params string[] arguments)
+    private static (int Status, string Output, string Error) Run(Func<string[], Func<Stream>, Stream, TextWriter, int> command,
+        string input, params string[] arguments)
     {
         using var output = new MemoryStream();
         using var error = new StringWriter();

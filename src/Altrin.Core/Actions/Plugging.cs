@@ -46,7 +46,8 @@ public sealed record UnplugCable(string Cable) : InstallerAction
 public sealed record ReplaceCable(string Cable, Medium Medium, string? Category = null, double? LengthM = null) : InstallerAction
 {
     /// <summary>The same cable, measured.</summary>
-    public override bool IsRecord(NetworkDocument house) => house.FindCable(Cable) is { } cable && cable.Medium == Medium && cable.Category == Category;
+    public override bool IsRecord(NetworkDocument house) =>
+        house.FindCable(Cable) is { } cable && cable.Medium == Medium && cable.Category == Category;
 
     public override ActionProblem? Problem(NetworkDocument house)
     {
@@ -62,7 +63,8 @@ public sealed record ReplaceCable(string Cable, Medium Medium, string? Category 
 
     protected override NetworkDocument Do(NetworkDocument house) => house with
     {
-        Cables = [.. house.Cables.Select(cable => cable.Id == Cable ? cable with { Medium = Medium, Category = Category, LengthM = LengthM, AgreedMbps = null } : cable)],
+        Cables = [.. house.Cables.Select(cable => cable.Id == Cable
+            ? cable with { Medium = Medium, Category = Category, LengthM = LengthM, AgreedMbps = null } : cable)],
     };
 }
 

@@ -91,14 +91,16 @@ public static class Diagnoser
         return words.ToString();
     }
 
-    internal static PossibleHouse Possible(Ground ground, Cause cause) => new(KeepInUse(ground, cause.Change(ground.House)), cause.Laptop, cause.FixedLaptop);
+    internal static PossibleHouse Possible(Ground ground, Cause cause) =>
+        new(KeepInUse(ground, cause.Change(ground.House)), cause.Laptop, cause.FixedLaptop);
 
     /// <summary>A box that stood in its place goes on standing there, whatever is unplugged.</summary>
     private static NetworkDocument KeepInUse(Ground ground, NetworkDocument house)
     {
         var used = InUse.Of(house);
         foreach (var (box, i) in house.Devices.Select((box, i) => (box, i)))
-            if (!used[i] && box.Off != true && ground.State.IsInUse(box.Id)) house = house.WithDevice(box.Id, one => one with { InUse = true });
+            if (!used[i] && box.Off != true
+                && ground.State.IsInUse(box.Id)) house = house.WithDevice(box.Id, one => one with { InUse = true });
         return house;
     }
 
@@ -134,8 +136,10 @@ public static class Diagnoser
         var cause = first.Cause!;
         var mend = Undo(ground, cause);
         var mended = mend.Where(action => !action.MovesLaptop()).Apply(first.Hypothesis.House);
-        return new(group.Sum(one => one.Cause!.Odds) / all.Sum(one => one.Sum(each => each.Cause!.Odds)), [.. group.Select(one => one.Cause!)],
-            first.Hypothesis.House, cause.Laptop ?? Fixed(ground, cause), mend, cause.MendMinutes, Harm.WantsHold(ground, Simulator.Run(mended)), first.Against);
+        return new(group.Sum(one => one.Cause!.Odds) / all.Sum(one => one.Sum(each => each.Cause!.Odds)),
+            [.. group.Select(one => one.Cause!)],
+            first.Hypothesis.House, cause.Laptop
+                ?? Fixed(ground, cause), mend, cause.MendMinutes, Harm.WantsHold(ground, Simulator.Run(mended)), first.Against);
     }
 
     private static LaptopPlace? Fixed(Ground ground, Cause cause) =>

@@ -23,15 +23,18 @@ public sealed record CauseGroup(double Sure, ImmutableArray<Cause> Alike, Networ
 /// <param name="Odd">Which of it that house does not show.</param>
 /// <param name="Looks">The next first.</param>
 /// <param name="IsSettled">Nothing is left to tell apart.</param>
-/// <param name="Confirm">Where nothing is left to tell apart: the cheapest look that shows the likeliest cause where the house as believed shows
+/// <param name="Confirm">Where nothing is left to tell apart: the cheapest look that shows the likeliest cause where the house as believed
+/// shows
 /// otherwise; null where there is none.</param>
 /// <param name="ArePairs">No single thing explains it all.</param>
-public sealed record DiagnosisResult(bool Agrees, ImmutableArray<int> Odd, ImmutableArray<CauseGroup> Causes, ImmutableArray<NextLook> Looks,
+public sealed record DiagnosisResult(bool Agrees, ImmutableArray<int> Odd, ImmutableArray<CauseGroup> Causes,
+    ImmutableArray<NextLook> Looks,
     bool IsSettled, bool ArePairs)
 {
     public NextLook? Confirm { get; init; }
 
-    /// <summary>Causes that show something of what was odd and were ruled out, the likeliest first, each with the sighting that did it.</summary>
+    /// <summary>Causes that show something of what was odd and were ruled out, the likeliest first, each with the sighting that did
+    /// it.</summary>
     public ImmutableArray<RuledOut> RuledOut { get; init; } = [];
 }
 

@@ -89,8 +89,11 @@ public static class DocumentReader
             Gateway = r.Value<Ipv4Address>("gateway") ?? default,
             Unknown = r.Rest(),
         };
-        if (AddressRanges.WhyNoHost(read.Gateway) is { } why && r.Find("gateway") is not null) r.Problem("gateway", $"{read.Gateway} {why}, which no device may hold.");
-        if (r.Find("gateway") is not null && read.Gateway == read.Address.Address) r.Problem("gateway", $"{read.Gateway} is the house's own address. Write the address of the provider's router.");
+        if (AddressRanges.WhyNoHost(read.Gateway) is { } why
+            && r.Find("gateway") is not null) r.Problem("gateway", $"{read.Gateway} {why}, which no device may hold.");
+        if (r.Find("gateway") is not null
+            && read.Gateway == read.Address.Address) r.Problem("gateway",
+            $"{read.Gateway} is the house's own address. Write the address of the provider's router.");
         return read;
     }
 
@@ -409,7 +412,8 @@ public static class DocumentReader
         };
         if (join.Ssid.Length > 0)
         {
-            if (device is not null || port is not null) r.Problem("ssid", "A thing is plugged in or on Wi-Fi, not both. Leave out ssid, or device and port.");
+            if (device is not null
+                || port is not null) r.Problem("ssid", "A thing is plugged in or on Wi-Fi, not both. Leave out ssid, or device and port.");
             return join;
         }
         if (device is null) r.MissingHere("device", "the device it is plugged into, or an ssid");

@@ -160,7 +160,8 @@ public static class DiagnosisWriter
             foreach (var server in value.Split(' ', StringSplitOptions.RemoveEmptyEntries)) json.WriteStringValue(server);
             json.WriteEndArray();
         }
-        else if (kind is ReadingKind.NatLayers or ReadingKind.Link && double.TryParse(value, NumberStyles.Float, CultureInfo.InvariantCulture, out var number))
+        else if (kind is ReadingKind.NatLayers or ReadingKind.Link
+            && double.TryParse(value, NumberStyles.Float, CultureInfo.InvariantCulture, out var number))
             json.WriteNumberValue(number);
         else json.WriteStringValue(value);
     }

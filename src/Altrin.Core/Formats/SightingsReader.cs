@@ -18,7 +18,8 @@ public static class SightingsReader
     /// <summary>Every place is a house of its own to be played, for every cause.</summary>
     public const int MostPlaces = 40;
 
-    public static (ImmutableArray<Sighting> Seen, IReadOnlyList<DocumentProblem> Problems) Read(ReadOnlyMemory<byte> utf8, NetworkDocument house)
+    public static (ImmutableArray<Sighting> Seen, IReadOnlyList<DocumentProblem> Problems) Read(ReadOnlyMemory<byte> utf8,
+        NetworkDocument house)
     {
         var problems = new ProblemList();
         var seen = StrictJson.Open(utf8, problems, reader => Checked(reader, house, problems)) ?? [];
@@ -35,12 +36,14 @@ public static class SightingsReader
     private static List<Sighting> Checked(ObjectReader r, NetworkDocument house, ProblemList problems)
     {
         var format = r.RequiredText("format");
-        if (format.Length > 0 && format != Format) r.Problem("format", $"“{format}” is another format or version. This program reads {Format}.");
+        if (format.Length > 0
+            && format != Format) r.Problem("format", $"“{format}” is another format or version. This program reads {Format}.");
         if (r.Find("seen") is null) r.Missing("seen", "a list of what was seen");
         var seen = r.Objects("seen", one => One(one, house)).ToList();
         if (seen.Count > MostSightings) problems.Add("seen", $"More than {MostSightings} sightings. Leave out what was seen long ago.");
         var places = seen.Select(one => one.Look.From).OfType<LaptopPlace>().Select(Ground.KeyOf).Distinct().Count();
-        if (places > MostPlaces) problems.Add("seen", $"The laptop was at more than {MostPlaces} places. Leave out what was seen long ago.");
+        if (places > MostPlaces) problems.Add("seen",
+            $"The laptop was at more than {MostPlaces} places. Leave out what was seen long ago.");
         return seen;
     }
 
@@ -48,14 +51,16 @@ public static class SightingsReader
     {
         var from = r.Object("from", one => From(one, house));
         var kind = r.RequiredWord<ReadingKind>("reading");
-        if (kind == ReadingKind.Laptop) r.Problem("reading", "Write what the laptop showed as its readings, one each: address, gateway, server and so on.");
+        if (kind == ReadingKind.Laptop) r.Problem("reading",
+            "Write what the laptop showed as its readings, one each: address, gateway, server and so on.");
         var (who, to, endpoint) = (Thing("who"), Thing("to"), Thing("endpoint"));
         var device = r.Text("device");
         if (device is not null && house.FindDevice(device) is null) r.Problem("device", $"There is no box “{device}” in this house.");
         var port = kind == ReadingKind.Link ? r.Text("port") : null;
         if (port is not null && device is not null && house.FindDevice(device) is { } box && box.FindPort(port) is null)
             r.Problem("port", $"{box.Name} has no socket “{port}”. It has {string.Join(", ", box.Ports.Select(one => one.Id))}.");
-        var look = new Look(kind, from, who, device, port, kind is ReadingKind.Page or ReadingKind.Ping ? r.Value<Ipv4Address>("address") : null,
+        var look = new Look(kind, from, who, device, port, kind is ReadingKind.Page or ReadingKind.Ping ? r.Value<Ipv4Address>("address")
+            : null,
             r.Text("ssid"), to, endpoint, kind == ReadingKind.Outside ? r.Whole("port", 1, 65535) : null, r.Value<MacAddress>("mac"));
         Require(r, look);
         return new(look, Value(r, kind));
@@ -73,11 +78,14 @@ public static class SightingsReader
         var connect = r.Object("connect", DocumentReader.Attachment);
         if (connect?.Socket is { } socket)
         {
-            if (house.FindDevice(socket.Device) is not { } box) r.Problem("connect.device", $"There is no box “{socket.Device}” in this house.");
+            if (house.FindDevice(socket.Device) is not { } box) r.Problem("connect.device",
+                $"There is no box “{socket.Device}” in this house.");
             else if (box.FindPort(socket.Port) is null)
-                r.Problem("connect.port", $"{box.Name} has no socket “{socket.Port}”. It has {string.Join(", ", box.Ports.Select(one => one.Id))}.");
+                r.Problem("connect.port",
+                    $"{box.Name} has no socket “{socket.Port}”. It has {string.Join(", ", box.Ports.Select(one => one.Id))}.");
         }
-        if (connect is Attachment.Join { Near: { } near } && house.FindDevice(near) is null) r.Problem("connect.near", $"There is no box “{near}” in this house.");
+        if (connect is Attachment.Join { Near: { } near }
+            && house.FindDevice(near) is null) r.Problem("connect.near", $"There is no box “{near}” in this house.");
         var address = r.Object("address", DocumentReader.EndpointAddress) ?? new();
         return new(connect, address.Dns.IsDefaultOrEmpty ? address with { Dns = [] } : address);
     }
@@ -127,13 +135,16 @@ public static class SightingsReader
         if (value.ValueKind == JsonValueKind.Number) return Shown.Number(value.GetDouble());
         var text = r.Text("value") ?? "";
         var words = Words(kind);
-        if (words.Length > 0 && !words.Contains(text)) r.Problem("value", $"“{text}” cannot be seen here. Write {string.Join(", ", words)}.");
-        if (NeedsAddress(kind) && text != "none" && !Ipv4Address.TryParse(text, out _)) r.Problem("value", $"“{text}” is not {Ipv4Address.Expected}, or none.");
+        if (words.Length > 0
+            && !words.Contains(text)) r.Problem("value", $"“{text}” cannot be seen here. Write {string.Join(", ", words)}.");
+        if (NeedsAddress(kind) && text != "none"
+            && !Ipv4Address.TryParse(text, out _)) r.Problem("value", $"“{text}” is not {Ipv4Address.Expected}, or none.");
         if (kind == ReadingKind.Dns && text is "none" or "") return "";
         return kind == ReadingKind.Dns ? Shown.Servers(text.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries)) : text;
     }
 
-    private static bool NeedsAddress(ReadingKind kind) => kind is ReadingKind.Address or ReadingKind.Gateway or ReadingKind.Server or ReadingKind.WanAddress;
+    private static bool NeedsAddress(ReadingKind kind) =>
+        kind is ReadingKind.Address or ReadingKind.Gateway or ReadingKind.Server or ReadingKind.WanAddress;
 
     private static string[] Words(ReadingKind kind) => kind switch
     {

@@ -48,7 +48,8 @@ public sealed record Device : DocumentPart
     /// <summary>Client bridges only: some serve wired devices alone.</summary>
     public bool ServesWifi { get; init; }
 
-    /// <summary>Sends what its own side addresses to its outside address back in, by the same forwards (RFC 4787 REQ-9). Many boxes do not.</summary>
+    /// <summary>Sends what its own side addresses to its outside address back in, by the same forwards (RFC 4787 REQ-9). Many boxes do
+    /// not.</summary>
     public bool Hairpin { get; init; }
 
     /// <summary>The admin password is still the one on the label. Null: nobody has looked.</summary>
@@ -100,7 +101,8 @@ public sealed record Device : DocumentPart
 
     /// <summary>Whether it routes for the things on its own side.</summary>
     [JsonIgnore]
-    public bool RoutesForItsOwn => Traits.Routing == Routing.Everyone || (Traits.Routing == Routing.EveryoneElseIfItShares && PassthroughShares == true);
+    public bool RoutesForItsOwn =>
+        Traits.Routing == Routing.Everyone || (Traits.Routing == Routing.EveryoneElseIfItShares && PassthroughShares == true);
 
     /// <summary>In the mode it is in it asks for its own address, whatever is set: its kind does so.</summary>
     [JsonIgnore]

@@ -44,7 +44,8 @@ public sealed record NetworkDocument : DocumentPart
     [OmitEmpty]
     public ImmutableArray<Measurement> Measured { get; init; } = [];
 
-    /// <summary>An installer's own kinds that boxes of this house were taken from. They stay as they were then, whatever becomes of the kit shelf.</summary>
+    /// <summary>An installer's own kinds that boxes of this house were taken from. They stay as they were then, whatever becomes of the kit
+    /// shelf.</summary>
     [OmitEmpty]
     public ImmutableArray<KitKind> Kinds { get; init; } = [];
 

@@ -21,7 +21,8 @@ internal sealed class Delivery
         {
             next[i] = -1;
             // At the network or broadcast address of its own subnet nothing answers and nothing is answered (RFC 1122 section 3.2.1.3).
-            if (table.All[i].SharesTheLine || table.All[i].Address is not { } address || !address.Prefix.IsUsable(address.Address)) continue;
+            if (table.All[i].SharesTheLine || table.All[i].Address is not { } address
+                || !address.Prefix.IsUsable(address.Address)) continue;
             var key = Key(table.All[i].LinkAs(table.All[i].Candidates[0]), address.Address);
             if (first.TryGetValue(key, out var after)) next[i] = after;
             first[key] = i;
@@ -52,7 +53,8 @@ internal sealed class Delivery
         if (from.Address is not { } source || side.Address is not { } own) return Ends.No;
         var isOverTheLine = side.Kind == InterfaceKind.Provider && from.IsOverTheLine;
         if (!isOverTheLine && !own.Prefix.Contains(source.Address)) return Ends.No;
-        if (side.Kind == InterfaceKind.Provider && !(Table.Numbers!.Answers(source.Address) && LineNumbers.Serves(Fabric.House.Line!, sender.Mac)))
+        if (side.Kind == InterfaceKind.Provider
+            && !(Table.Numbers!.Answers(source.Address) && LineNumbers.Serves(Fabric.House.Line!, sender.Mac)))
             return Ends.No;
         // The provider sends what belongs to the one address to the gateway, which knows its own connections from its target's.
         if (sender.SharesTheLine) return side.Kind == InterfaceKind.Provider ? Ends.Yes : Ends.No;
@@ -67,7 +69,8 @@ internal sealed class Delivery
         var ends = Ends.None;
         foreach (var holder in HoldersOf(link, address)) ends |= holder == wanted ? Ends.Yes : Ends.No;
         // Nobody holds it for certain; the wanted one may, by the lease that is being looked at.
-        if (ends == Ends.None) ends = wanted.Outcome == LeaseOutcome.Contested && (wanted.Link == link || wanted.PassedLink == link) ? Ends.Yes : Ends.No;
+        if (ends == Ends.None) ends = wanted.Outcome == LeaseOutcome.Contested && (wanted.Link == link || wanted.PassedLink == link)
+            ? Ends.Yes : Ends.No;
         return ends;
     }
 

@@ -29,7 +29,8 @@ public static class InUse
         foreach (var thing in house.Endpoints)
         {
             if (thing.Connect is Attachment.Plug plug) Use(plug.Device);
-            else if (thing.Connect is Attachment.Join { Near: { } near } join) Named(near, join.Ssid, join.Security ?? WifiSecurity.Open, join.Key);
+            else if (thing.Connect is Attachment.Join { Near: { } near } join) Named(near, join.Ssid, join.Security
+                ?? WifiSecurity.Open, join.Key);
         }
         foreach (var box in house.Devices)
             if (box.Uplink is { Near: { } near } uplink && near != box.Id) Named(near, uplink.Ssid, uplink.Security, uplink.Key);

@@ -56,13 +56,15 @@ internal static class InboundQuery
                     yield return here.Passed;
                     continue;
                 }
-                var passed = here.Passed.Push(new(delivery.Fabric.House.Devices[holder.Device], here.As.Address!.Value.Address, holder.Kind == InterfaceKind.Lan));
+                var passed = here.Passed.Push(new(delivery.Fabric.House.Devices[holder.Device], here.As.Address!.Value.Address,
+                    holder.Kind == InterfaceKind.Lan));
                 foreach (var candidate in crossing.Wan!.Candidates) open.Push((crossing.Wan, candidate, passed, here.Depth + 1));
             }
         }
     }
 
-    /// <summary>Whether it would arrive, but the provider lets nothing in at the port that it needs. UPnP asks for the service's own port, and
+    /// <summary>Whether it would arrive, but the provider lets nothing in at the port that it needs. UPnP asks for the service's own port,
+    /// and
     /// takes another only where that is taken.</summary>
     private static bool IsClosed(Delivery delivery, ImmutableStack<Translator> fromTheLine, TransportProtocol protocol, int port)
     {
@@ -76,7 +78,8 @@ internal static class InboundQuery
 
     /// <summary>The first device, seen from the line, that drops the connection; null when it arrives.</summary>
     /// <param name="open">The ports at which the provider lets it in.</param>
-    private static string? FirstStop(Delivery delivery, ImmutableStack<Translator> fromTheLine, TransportProtocol protocol, int port, OpenPorts open)
+    private static string? FirstStop(Delivery delivery, ImmutableStack<Translator> fromTheLine, TransportProtocol protocol, int port,
+        OpenPorts open)
     {
         if (delivery.Table.Numbers!.IsShared) return Line.CarrierId;
         var translators = fromTheLine.ToArray();

@@ -79,10 +79,13 @@ internal sealed class InterfaceTable
     {
         var line = fabric.House.Line!;
         // A gateway that hands the line on has no WAN of its own among the interfaces; what is set there was agreed all the same.
-        if (fabric.DeviceIndex.TryGetValue(line.Device, out var d) && fabric.House.Devices[d] is { Traits.HandsLineOn: true, Wan: { Method: WanMethod.Static } wan }
+        if (fabric.DeviceIndex.TryGetValue(line.Device, out var d)
+            && fabric.House.Devices[d] is { Traits.HandsLineOn: true, Wan: { Method: WanMethod.Static } wan }
             && AsAgreed(wan.Address, wan.Gateway) is { } handed) return handed;
-        var onTheLine = All.Where(one => one is { Outcome: LeaseOutcome.Static, Kind: InterfaceKind.Wan or InterfaceKind.Net } && one.Segment == Provider!.Segment);
-        return onTheLine.OrderBy(one => one.Kind == InterfaceKind.Net).Select(one => AsAgreed(one.Address, one.Candidates[0].Gateway)).FirstOrDefault(set => set is not null);
+        var onTheLine = All.Where(one => one is { Outcome: LeaseOutcome.Static, Kind: InterfaceKind.Wan or InterfaceKind.Net }
+            && one.Segment == Provider!.Segment);
+        return onTheLine.OrderBy(one => one.Kind == InterfaceKind.Net).Select(one =>
+            AsAgreed(one.Address, one.Candidates[0].Gateway)).FirstOrDefault(set => set is not null);
 
         static LineAddress? AsAgreed(InterfaceAddress? address, Ipv4Address? gateway) =>
             address is { } own && gateway is { } router && router != own.Address ? new() { Address = own, Gateway = router } : null;
@@ -99,7 +102,8 @@ internal sealed class InterfaceTable
             if (device.Lan is not null || device.Traits.AlwaysAsks) AddIdle(device, d, InterfaceKind.Lan);
             return;
         }
-        AddLan(device, d, segments.OfGroup[groups.Lan], fabric.IsPlugged[groups.Lan] || fabric.Joined[d] is not null || fabric.HasVisitors(groups.Lan));
+        AddLan(device, d, segments.OfGroup[groups.Lan], fabric.IsPlugged[groups.Lan] || fabric.Joined[d] is not null
+            || fabric.HasVisitors(groups.Lan));
         if (groups.Guest >= 0 && Fixed(device) is not null)
         {
             GuestOf[d] = All.Count;

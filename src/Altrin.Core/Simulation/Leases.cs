@@ -50,7 +50,8 @@ internal sealed class LeaseTable
             var gateway = house.Devices[d];
             var isAtLine = house.Line is { Addresses: > 0 } line && line.Device == gateway.Id && table.Provider is not null;
             if (isAtLine && table.WanOf[d] >= 0) Keep(table.All[table.WanOf[d]], house.Line!, gateway);
-            if (gateway.PassthroughTo is not { } target || !fabric.DeviceIndex.TryGetValue(target, out var t) || table.WanOf[t] < 0) continue;
+            if (gateway.PassthroughTo is not { } target || !fabric.DeviceIndex.TryGetValue(target, out var t)
+                || table.WanOf[t] < 0) continue;
             var wan = table.All[table.WanOf[t]];
             if (!wan.IsPlugged || wan.SharesTheLine || wan.Segment != segments.OfGroup[fabric.Groups[d].Lan]) continue;
             // Line or no line, the gateway's own server leaves its target alone.
@@ -139,7 +140,12 @@ internal sealed class LeaseTable
         var asking = new List<Interface>(table.All.Count);
         for (var turn = 0; turn < 3; turn++)
             foreach (var one in table.All)
-                if (Turn(one.Kind) == turn && one is { Segment: >= 0, AsksForAddress: true, IsPlugged: true, SharesTheLine: false, Outcome: LeaseOutcome.None }) asking.Add(one);
+                if (Turn(one.Kind) == turn
+                    && one is
+                    {
+                        Segment: >= 0, AsksForAddress: true, IsPlugged: true, SharesTheLine: false,
+                        Outcome: LeaseOutcome.None
+                    }) asking.Add(one);
         return asking;
 
         static int Turn(InterfaceKind kind) => kind switch { InterfaceKind.Wan => 0, InterfaceKind.Net => 2, _ => 1 };
@@ -179,7 +185,8 @@ internal sealed class LeaseTable
         }
 
         Ipv4Address? Reserved(Interface client) =>
-            reserved is not null && client.Mac is { } mac && reserved.TryGetValue(mac, out var address) && MayGive(address) ? address : null;
+            reserved is not null && client.Mac is { } mac && reserved.TryGetValue(mac, out var address) && MayGive(address) ? address
+                : null;
 
         Ipv4Address? NextFree()
         {

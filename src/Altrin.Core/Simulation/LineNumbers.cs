@@ -15,11 +15,13 @@ internal sealed record LineNumbers(InterfaceAddress Router, Ipv4Address First, i
 
     private const uint ProviderHost = 1, FirstCustomerHost = 10;
 
-    /// <summary>The subnet of the link as the house has it. A session shows its address with a mask of 32 bits, and its peer is on the link all
+    /// <summary>The subnet of the link as the house has it. A session shows its address with a mask of 32 bits, and its peer is on the link
+    /// all
     /// the same (RFC 1661: a link of two ends).</summary>
     public Prefix Prefix => Prefix.Of(First, Router.Prefix.Length);
 
-    /// <param name="firstSet">What the first WAN (or on a modem the first thing) of fixed address on the line has set; null for none.</param>
+    /// <param name="firstSet">What the first WAN (or on a modem the first thing) of fixed address on the line has set; null for
+    /// none.</param>
     public static LineNumbers Of(Line line, LineAddress? firstSet)
     {
         var isStatic = line.HandOff == HandOff.Static;
@@ -28,14 +30,16 @@ internal sealed record LineNumbers(InterfaceAddress Router, Ipv4Address First, i
         if (known is null)
         {
             var standIn = isShared ? SharedLine : PublicLine;
-            return new(new(standIn.Network.Plus(ProviderHost), standIn.Length), standIn.Network.Plus(FirstCustomerHost), line.Addresses, isShared, isStatic);
+            return new(new(standIn.Network.Plus(ProviderHost), standIn.Length), standIn.Network.Plus(FirstCustomerHost), line.Addresses,
+                isShared, isStatic);
         }
         return new(new(known.Gateway, known.Address.Prefix.Length), known.Address.Address, line.Addresses, isShared, isStatic);
     }
 
     /// <summary>Seen private (RFC 1918) or shared (RFC 6598), there is another translator in front, whatever the provider says.</summary>
     public static bool IsSharedLine(Line line) => line.Addressing == LineAddressing.Shared
-        || (line is { HandOff: not HandOff.Static, Seen: { } seen } && (AddressRanges.IsPrivate(seen.Address.Address) || AddressRanges.Shared.Contains(seen.Address.Address)));
+        || (line is { HandOff: not HandOff.Static, Seen: { } seen }
+            && (AddressRanges.IsPrivate(seen.Address.Address) || AddressRanges.Shared.Contains(seen.Address.Address)));
 
     /// <summary>The last address given out: not past the end of the link's subnet, and the router's own is not one of them.</summary>
     public Ipv4Address Last

@@ -120,7 +120,8 @@ public sealed class NetworkState
         endpointIndex.TryGetValue(endpoint, out var e) && fabric.EndpointNetwork[e] is { } network
             ? House.Devices[network.Device].Id : null;
 
-    /// <summary>The network an endpoint or an uplink has joined: the box, and the place in its list; null when it has joined none.</summary>
+    /// <summary>The network an endpoint or an uplink has joined: the box, and the place in its list; null when it has joined
+    /// none.</summary>
     public (string Box, int Place)? JoinedNetwork(string endpointOrDevice)
     {
         var network = endpointIndex.TryGetValue(endpointOrDevice, out var e) ? fabric.EndpointNetwork[e]
@@ -137,10 +138,12 @@ public sealed class NetworkState
     {
         // A gateway in pass-through still makes its own subnet; the address it hands on is not of it.
         var made = OnSegment[segment].Where(one => one.Address is not null && (one.Routes
-                || (one is { Kind: InterfaceKind.Lan, Device: >= 0 } && House.Devices[one.Device].Traits.HandsLineOn))).Select(one => one.Address!.Value.Prefix).ToList();
+                || (one is { Kind: InterfaceKind.Lan, Device: >= 0 } && House.Devices[one.Device].Traits.HandsLineOn))).Select(one =>
+                    one.Address!.Value.Prefix).ToList();
         if (segment == ProviderSegment && table.Numbers is { } numbers) made.Insert(0, numbers.Prefix);
         if (made.Count == 0)
-            made.AddRange(OnSegment[segment].Where(one => one.Address is not null && one.Outcome != LeaseOutcome.LinkLocal).Select(one => one.Address!.Value.Prefix));
+            made.AddRange(OnSegment[segment].Where(one => one.Address is not null
+                && one.Outcome != LeaseOutcome.LinkLocal).Select(one => one.Address!.Value.Prefix));
         // What things give themselves is a subnet only where there is no other.
         if (made.Count == 0 && OnSegment[segment].Any(one => one.Outcome == LeaseOutcome.LinkLocal)) made.Add(AddressRanges.LinkLocal);
         return made.Distinct();
@@ -150,14 +153,18 @@ public sealed class NetworkState
     public bool IsAmiss(Interface one) => one.Outcome switch
     {
         LeaseOutcome.Leased => false,
-        LeaseOutcome.Static => one.Address is not { } held || !SubnetsOn(one.Segment).Any(subnet => subnet.Length <= held.Prefix.Length && subnet.IsUsable(held.Address)),
+        LeaseOutcome.Static =>
+            one.Address is not { } held
+            || !SubnetsOn(one.Segment).Any(subnet => subnet.Length <= held.Prefix.Length && subnet.IsUsable(held.Address)),
         LeaseOutcome.LinkLocal or LeaseOutcome.Contested or LeaseOutcome.None => true,
         _ => throw new InvalidOperationException($"{one.Outcome} is not handled."),
     };
 
-    public InternetAnswer Internet(string endpoint) => Net(endpoint) is { } net ? Internet(net) : new(endpoint, Answer.No, 0, [], ReachProblem.NoAddress);
+    public InternetAnswer Internet(string endpoint) =>
+        Net(endpoint) is { } net ? Internet(net) : new(endpoint, Answer.No, 0, [], ReachProblem.NoAddress);
 
-    /// <summary>Whether an interface reaches the internet, without listing its way: in a deep chain a way is as long as the chain.</summary>
+    /// <summary>Whether an interface reaches the internet, without listing its way: in a deep chain a way is as long as the
+    /// chain.</summary>
     public Answer IsOnline(Interface from) => ways.Of(from).Ends.ToAnswer();
 
     /// <summary>Whether what hangs on a box can get out: it routes to the line itself, or stands on the network of one that does.</summary>
@@ -173,7 +180,8 @@ public sealed class NetworkState
     /// <summary>Translating devices on the way, without listing them.</summary>
     public int LayersOf(Interface from) => ways.Of(from).Layers;
 
-    /// <summary>Of each router in use that has internet and makes a network: the translations that a thing on it would meet, whether there is one
+    /// <summary>Of each router in use that has internet and makes a network: the translations that a thing on it would meet, whether there
+    /// is one
     /// or not.</summary>
     public IEnumerable<(Device Router, int Layers)> NetworkLayers()
     {

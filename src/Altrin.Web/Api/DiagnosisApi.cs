@@ -28,14 +28,16 @@ public sealed record AnswerView(string Says, int Left, ImmutableArray<JsonElemen
 /// <param name="Key">Names it while the house stays the same: what cannot be done is put aside by it.</param>
 /// <param name="Reading">Its kind.</param>
 /// <param name="Look">What is looked at, as an entry of <c>altrin.sightings/1</c> without its value.</param>
-public sealed record LookView(string Key, string Do, ReadingKind Reading, JsonElement Look, double Minutes, double Bits, ImmutableArray<AnswerView> Answers);
+public sealed record LookView(string Key, string Do, ReadingKind Reading, JsonElement Look, double Minutes, double Bits,
+    ImmutableArray<AnswerView> Answers);
 
 /// <param name="Sentences">All that no look tells apart, the likeliest first.</param>
 /// <param name="Explains">How much of what was seen it shows.</param>
 /// <param name="Against">What of it it does not show, in words.</param>
 /// <param name="Advice">What else is done about it.</param>
 /// <param name="Boxes">Boxes concerned.</param>
-public sealed record CauseView(double Sure, ImmutableArray<string> Sentences, string Kind, int Explains, ImmutableArray<string> Against, double MendMinutes,
+public sealed record CauseView(double Sure, ImmutableArray<string> Sentences, string Kind, int Explains, ImmutableArray<string> Against,
+    double MendMinutes,
     bool IsProved, ImmutableArray<string> Mend, string? Advice, bool IsProviders, ImmutableArray<string> Boxes);
 
 public sealed record RuledOutView(string Sentence, int By);
@@ -43,18 +45,21 @@ public sealed record RuledOutView(string Sentence, int By);
 /// <param name="Agrees">The house as believed shows all that was seen.</param>
 /// <param name="Confirm">A look that makes sure of what is left.</param>
 /// <param name="ForProvider">What to tell the provider on the telephone; null where it is not the provider's.</param>
-public sealed record FoundOut(bool Agrees, bool IsSettled, bool ArePairs, ImmutableArray<CauseView> Causes, ImmutableArray<RuledOutView> RuledOut,
+public sealed record FoundOut(bool Agrees, bool IsSettled, bool ArePairs, ImmutableArray<CauseView> Causes,
+    ImmutableArray<RuledOutView> RuledOut,
     ImmutableArray<LookView> Looks, LookView? Confirm, string? ForProvider);
 
 /// <param name="Says">The complaint it began with.</param>
-public sealed record PastDiagnosis(int Number, string Says, string? Cause, string? Mend, int Looks, DateTimeOffset StartedAt, DateTimeOffset? EndedAt);
+public sealed record PastDiagnosis(int Number, string Says, string? Cause, string? Mend, int Looks, DateTimeOffset StartedAt,
+    DateTimeOffset? EndedAt);
 
 /// <param name="Number">Of the one at hand, or of the next.</param>
 /// <param name="Revision">0 while nothing was seen.</param>
 /// <param name="Side">The house that is believed in: found or planned.</param>
 /// <param name="Lost">Why what was seen cannot be used any more; null where it can.</param>
 /// <param name="Found">Null while nothing was seen.</param>
-public sealed record DiagnosisView(int Number, int Revision, string Side, ImmutableArray<SeenView> Seen, ImmutableArray<string> Aside, string? Lost, FoundOut? Found,
+public sealed record DiagnosisView(int Number, int Revision, string Side, ImmutableArray<SeenView> Seen, ImmutableArray<string> Aside,
+    string? Lost, FoundOut? Found,
     ImmutableArray<PastDiagnosis> Past);
 
 /// <param name="Seen">Entries of <c>altrin.sightings/1</c>, in order.</param>
@@ -81,18 +86,21 @@ internal static class DiagnosisApi
         api.MapPost("/paste", Paste).WithMetadata(new LiveApi.OnlyAsks()).ProducesValidationProblem();
     }
 
-    private static async Task<Results<Ok<DiagnosisView>, ProblemHttpResult>> Get(string id, string? with, Jobs jobs, Diagnoses diagnoses, CancellationToken cancel)
+    private static async Task<Results<Ok<DiagnosisView>,
+        ProblemHttpResult>> Get(string id, string? with, Jobs jobs, Diagnoses diagnoses, CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
         var stored = await diagnoses.List(id, cancel);
         return TypedResults.Ok(View(job, diagnoses, stored, HandsOf(with)));
     }
 
-    private static async Task<Results<Ok<DiagnosisView>, ValidationProblem, ProblemHttpResult>> Set(string id, SetDiagnosis said, string? with, Jobs jobs,
+    private static async Task<Results<Ok<DiagnosisView>, ValidationProblem,
+        ProblemHttpResult>> Set(string id, SetDiagnosis said, string? with, Jobs jobs,
         Diagnoses diagnoses, CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
-        if (HousesApi.SideOf(said.Side) is not { } side) return Answers.Invalid("side", $"“{said.Side}” is no house of a job. Use found or planned.");
+        if (HousesApi.SideOf(said.Side) is not { } side) return Answers.Invalid("side",
+            $"“{said.Side}” is no house of a job. Use found or planned.");
         if (said.Aside.IsDefault || said.Aside.Length > MostAside || said.Aside.Any(key => key is null or { Length: > MostKeyLetters }))
             return Answers.Invalid("aside", $"No more than {MostAside} looks can be put aside.");
         if (said.Seen.IsDefault) return Answers.Invalid("seen", "Missing. Write a list of what was seen.");
@@ -104,12 +112,14 @@ internal static class DiagnosisApi
             : result == ChangeResult.NoSuchJob ? Answers.NoSuchJob() : Answers.ChangedMeanwhile();
     }
 
-    private static async Task<Results<Ok<DiagnosisView>, ValidationProblem, ProblemHttpResult>> End(string id, EndDiagnosis ended, string? with, Jobs jobs,
+    private static async Task<Results<Ok<DiagnosisView>, ValidationProblem,
+        ProblemHttpResult>> End(string id, EndDiagnosis ended, string? with, Jobs jobs,
         Diagnoses diagnoses, CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
         var stored = await diagnoses.List(id, cancel);
-        if (stored.LastOrDefault() is not { EndedAt: null } open || open.Number != ended.Number || open.Revision != ended.Revision) return Answers.ChangedMeanwhile();
+        if (stored.LastOrDefault() is not { EndedAt: null } open || open.Number != ended.Number
+            || open.Revision != ended.Revision) return Answers.ChangedMeanwhile();
         var found = diagnoses.Of(job, open, HandsOf(with));
         if (ended.Cause is { } index && (found.Result is not { } result || index < 0 || index >= result.Causes.Length))
             return Answers.Invalid("cause", "There is no such cause among those that are left.");
@@ -120,20 +130,24 @@ internal static class DiagnosisApi
             Cause = group?.Alike[0].Sentence,
             Mend = group is null ? null : string.Join(". ", MendWords(found.Believed, group)),
         }, cancel);
-        return outcome == ChangeResult.Done ? TypedResults.Ok(View(job, diagnoses, await diagnoses.List(id, cancel), HandsOf(with))) : Answers.ChangedMeanwhile();
+        return outcome == ChangeResult.Done ? TypedResults.Ok(View(job, diagnoses, await diagnoses.List(id, cancel), HandsOf(with)))
+            : Answers.ChangedMeanwhile();
     }
 
     /// <summary>The mend as a work order of its own.</summary>
-    private static async Task<Results<Ok<WorkOrder>, ProblemHttpResult>> Mend(string id, int cause, string? with, Jobs jobs, Diagnoses diagnoses, CancellationToken cancel)
+    private static async Task<Results<Ok<WorkOrder>,
+        ProblemHttpResult>> Mend(string id, int cause, string? with, Jobs jobs, Diagnoses diagnoses, CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
         var open = (await diagnoses.List(id, cancel)).LastOrDefault();
-        if (open is not { EndedAt: null } || diagnoses.Mend(job, diagnoses.Of(job, open, HandsOf(with)), cause, HandsOf(with), cancel) is not { } order)
+        if (open is not { EndedAt: null }
+            || diagnoses.Mend(job, diagnoses.Of(job, open, HandsOf(with)), cause, HandsOf(with), cancel) is not { } order)
             return TypedResults.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such cause any more.");
         return TypedResults.Ok(order);
     }
 
-    private static async Task<Results<Ok<ImmutableArray<SeenView>>, ValidationProblem, ProblemHttpResult>> Paste(string id, PastedAt pasted, Jobs jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<ImmutableArray<SeenView>>, ValidationProblem,
+        ProblemHttpResult>> Paste(string id, PastedAt pasted, Jobs jobs, CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
         if (pasted.Text.Length > PastedText.MostLetters) return Answers.Invalid("text", "More than 4 million letters. Paste less at once.");
@@ -148,24 +162,29 @@ internal static class DiagnosisApi
 
     private static Hands HandsOf(string? with) => Words<Hands>.TryRead(with, out var hands) ? hands : Hands.Laptop;
 
-    private static string Sightings(ImmutableArray<JsonElement> seen) => JsonSerializer.Serialize(new { format = SightingsReader.Format, seen });
+    private static string Sightings(ImmutableArray<JsonElement> seen) =>
+        JsonSerializer.Serialize(new { format = SightingsReader.Format, seen });
 
     private static DiagnosisView View(Job job, Diagnoses diagnoses, ImmutableArray<StoredDiagnosis> stored, Hands hands)
     {
         var last = stored.LastOrDefault();
-        var past = stored.Where(one => one.EndedAt is not null).Reverse().Select(one => Past(job, diagnoses, one, hands)).ToImmutableArray();
+        var past = stored.Where(one => one.EndedAt is not null).Reverse().Select(one =>
+            Past(job, diagnoses, one, hands)).ToImmutableArray();
         if (last is not { EndedAt: null }) return new((last?.Number ?? 0) + 1, 0, "found", [], [], null, null, past);
         var diagnosis = diagnoses.Of(job, last, hands);
         var side = Words<Side>.Of(last.Side);
-        var seen = diagnosis.Seen.Select((one, i) => new SeenView(Json(one), AnswerWords.Say(diagnosis.Believed, one), diagnosis.Result!.Odd.Contains(i))).ToImmutableArray();
-        return new(last.Number, last.Revision, side, seen, last.Aside, diagnosis.Lost, diagnosis.Result is null ? null : Found(diagnosis, last.Aside), past);
+        var seen = diagnosis.Seen.Select((one, i) =>
+            new SeenView(Json(one), AnswerWords.Say(diagnosis.Believed, one), diagnosis.Result!.Odd.Contains(i))).ToImmutableArray();
+        return new(last.Number, last.Revision, side, seen, last.Aside, diagnosis.Lost, diagnosis.Result is null ? null
+            : Found(diagnosis, last.Aside), past);
     }
 
     private static PastDiagnosis Past(Job job, Diagnoses diagnoses, StoredDiagnosis one, Hands hands)
     {
         var believed = (one.Side == Side.Planned ? job.Planned : job.Found).Document;
         var (seen, _) = SightingsReader.Read(Encoding.UTF8.GetBytes(one.Seen), believed);
-        return new(one.Number, seen.IsEmpty ? "" : AnswerWords.Say(believed, seen[0]), one.Cause, one.Mend, Math.Max(0, seen.Length - 1), one.StartedAt, one.EndedAt);
+        return new(one.Number, seen.IsEmpty ? ""
+            : AnswerWords.Say(believed, seen[0]), one.Cause, one.Mend, Math.Max(0, seen.Length - 1), one.StartedAt, one.EndedAt);
     }
 
     private static FoundOut Found(JobDiagnosis diagnosis, ImmutableArray<string> aside)
@@ -176,13 +195,15 @@ internal static class DiagnosisApi
             [.. result.RuledOut.Select(one => new RuledOutView(one.Cause.Sentence, one.By))],
             [.. looks.Where(look => !aside.Contains(look.Key)), .. looks.Where(look => aside.Contains(look.Key))],
             result.Confirm is { } confirm ? View(house, confirm) : null,
-            result.Causes is [{ Alike: [var first, ..] }, ..] && result.IsSettled && first.IsOfProvider ? ProviderWords.Say(house, diagnosis.Seen, first) : null);
+            result.Causes is [{ Alike: [var first, ..] }, ..] && result.IsSettled && first.IsOfProvider
+                ? ProviderWords.Say(house, diagnosis.Seen, first) : null);
     }
 
     private static CauseView View(JobDiagnosis diagnosis, CauseGroup group)
     {
         var first = group.Alike[0];
-        return new(group.Sure, [.. group.Alike.Select(cause => cause.Sentence)], first.Kind.Name, diagnosis.Seen.Length - group.Against.Length,
+        return new(group.Sure, [.. group.Alike.Select(cause => cause.Sentence)], first.Kind.Name,
+            diagnosis.Seen.Length - group.Against.Length,
             [.. group.Against.Select(i => AnswerWords.Say(diagnosis.Believed, diagnosis.Seen[i]))], group.MendMinutes, group.IsProved,
             [.. MendWords(diagnosis.Believed, group)], first.MendAdvice, first.IsOfProvider, [.. first.Boxes(diagnosis.Believed)]);
     }
@@ -204,13 +225,15 @@ internal static class DiagnosisApi
     private static LookView View(NetworkDocument house, NextLook look)
     {
         var json = Json(new Sighting(look.Look, ""));
-        return new(json.GetRawText(), look.Do, look.Look.Reading, json, look.Minutes, look.Bits, [.. look.Answers.Select(answer => View(house, look.Look, answer))]);
+        return new(json.GetRawText(), look.Do, look.Look.Reading, json, look.Minutes, look.Bits,
+            [.. look.Answers.Select(answer => View(house, look.Look, answer))]);
     }
 
     private static AnswerView View(NetworkDocument house, Look look, LookAnswer answer)
     {
         IEnumerable<Sighting> seen = look.Reading != ReadingKind.Laptop ? [new(look, answer.Value.Sample ?? "")]
-            : answer.Value.Rows.Where(row => row.Value.Sample is not null).Select(row => new Sighting(look with { Reading = row.Kind }, row.Value.Sample!));
+            : answer.Value.Rows.Where(row => row.Value.Sample is not null).Select(row =>
+                new Sighting(look with { Reading = row.Kind }, row.Value.Sample!));
         return new(AnswerWords.Say(house, look, answer.Value), answer.Causes.Length, [.. seen.Select(Json)]);
     }
 

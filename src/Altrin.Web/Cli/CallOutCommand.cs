@@ -25,7 +25,8 @@ internal static class CallOutCommand
             switch (arguments[i])
             {
                 case "--seed":
-                    if (!long.TryParse(next, NumberStyles.None, CultureInfo.InvariantCulture, out var number)) return InputFile.Fail(error, $"--seed wants a number from 0 on. {Usage}");
+                    if (!long.TryParse(next, NumberStyles.None, CultureInfo.InvariantCulture, out var number)) return InputFile.Fail(error,
+                        $"--seed wants a number from 0 on. {Usage}");
                     (seed, i) = (number, i + 1);
                     break;
                 case "--grade":
@@ -53,7 +54,8 @@ internal static class CallOutCommand
             InputFile.Fail(error, "Nothing of that grade can be hidden in this house so that somebody would notice.");
             return NothingToHide;
         }
-        using (var json = new Utf8JsonWriter(output, new() { Indented = true, NewLine = "\n", Encoder = AltrinJson.Compact.Encoder })) CallOutWriter.Write(callOut, json);
+        using (var json = new Utf8JsonWriter(output,
+            new() { Indented = true, NewLine = "\n", Encoder = AltrinJson.Compact.Encoder })) CallOutWriter.Write(callOut, json);
         output.WriteByte((byte)'\n');
         output.Flush();
         return 0;

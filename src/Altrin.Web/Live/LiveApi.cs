@@ -17,7 +17,9 @@ internal static class LiveApi
     private static readonly TimeSpan Beat = TimeSpan.FromSeconds(20);
 
     public static void MapLive(this IEndpointRouteBuilder routes) =>
-        routes.MapGet(Path, (ChangeFeed feed, IHostApplicationLifetime life, CancellationToken cancel) => TypedResults.ServerSentEvents(Notes(feed, life, cancel)))
+        routes.MapGet(Path,
+            (ChangeFeed feed, IHostApplicationLifetime life, CancellationToken cancel) =>
+            TypedResults.ServerSentEvents(Notes(feed, life, cancel)))
             .WithTags("live").Produces(200, contentType: "text/event-stream");
 
     /// <summary>After every write that was done, those who listen are told.</summary>
@@ -25,16 +27,20 @@ internal static class LiveApi
     {
         await next(context);
         var request = context.Request;
-        if (HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method) || context.Response.StatusCode is < 200 or > 299) return;
-        if (!request.Path.StartsWithSegments("/api/jobs", out var rest) || context.GetEndpoint()?.Metadata.GetMetadata<OnlyAsks>() is not null) return;
+        if (HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method)
+            || context.Response.StatusCode is < 200 or > 299) return;
+        if (!request.Path.StartsWithSegments("/api/jobs", out var rest)
+            || context.GetEndpoint()?.Metadata.GetMetadata<OnlyAsks>() is not null) return;
         var by = request.Headers[PageHeader].ToString() is { Length: > 0 and <= 40 } page ? page : null;
         var parts = (rest.Value ?? "").Split('/', StringSplitOptions.RemoveEmptyEntries);
         var feed = context.RequestServices.GetRequiredService<ChangeFeed>();
-        if (parts is [var job, var what, ..]) feed.Say(new(job, what is "work-order" or "diagnosis" or "photos" or "secrets" ? what : "house", by));
+        if (parts is [var job, var what, ..]) feed.Say(new(job, what is "work-order" or "diagnosis" or "photos" or "secrets" ? what
+            : "house", by));
         feed.Say(new("", "jobs", by));
     });
 
-    private static async IAsyncEnumerable<SseItem<ChangeNote>> Notes(ChangeFeed feed, IHostApplicationLifetime life, [EnumeratorCancellation] CancellationToken cancel)
+    private static async IAsyncEnumerable<SseItem<ChangeNote>> Notes(ChangeFeed feed, IHostApplicationLifetime life,
+        [EnumeratorCancellation] CancellationToken cancel)
     {
         // An answer that never ends must not hold up the end of the program.
         using var end = CancellationTokenSource.CreateLinkedTokenSource(cancel, life.ApplicationStopping);

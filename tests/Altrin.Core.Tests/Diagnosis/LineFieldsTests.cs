@@ -36,7 +36,12 @@ public class LineFieldsTests
     {
         var house = House(line => line, HandOff.Static).WithDevice("gw", box => box with
         {
-            Wan = new() { Method = WanMethod.Static, Address = InterfaceAddress.Parse("198.51.100.22/30"), Gateway = Ipv4Address.Parse("198.51.100.21") },
+            Wan = new()
+            {
+                Method = WanMethod.Static,
+                Address = InterfaceAddress.Parse("198.51.100.22/30"),
+                Gateway = Ipv4Address.Parse("198.51.100.21")
+            },
         });
         Assert.Equal(Answer.Yes, Internet(house));
         Assert.Equal(Answer.No, Internet(house with { Line = house.Line! with { Down = true } }));
@@ -59,7 +64,8 @@ public class LineFieldsTests
         Assert.Equal(Answer.No, NameServers.Answer(Simulator.Run(silent), "tablet"));
         var byHand = silent.WithDevice("gw", box => box with { Wan = box.Wan! with { Dns = [Ipv4Address.Parse("192.0.2.53")] } });
         Assert.Equal(Answer.Yes, NameServers.Answer(Simulator.Run(byHand), "tablet"));
-        var given = silent.WithDevice("gw", box => box with { Lan = box.Lan! with { DhcpServer = box.Lan.DhcpServer! with { Dns = [Ipv4Address.Parse("192.0.2.53")] } } });
+        var given = silent.WithDevice("gw",
+            box => box with { Lan = box.Lan! with { DhcpServer = box.Lan.DhcpServer! with { Dns = [Ipv4Address.Parse("192.0.2.53")] } } });
         Assert.Equal(Answer.Yes, NameServers.Answer(Simulator.Run(given), "tablet"));
     }
 
@@ -68,17 +74,21 @@ public class LineFieldsTests
     [InlineData(443, null)]
     public void A_port_that_the_provider_closes_is_the_one_outside(int closed, string? stoppedAt)
     {
-        NetworkDocument open = new HouseBuilder().Gateway().Thing("recorder", "gw:lan1", "192.168.31.20/24", "192.168.31.1", null, new Service { Protocol = TransportProtocol.Tcp, Port = 443 });
+        NetworkDocument open = new HouseBuilder().Gateway().Thing("recorder", "gw:lan1", "192.168.31.20/24", "192.168.31.1", null,
+            new Service { Protocol = TransportProtocol.Tcp, Port = 443 });
         open = open.WithDevice("gw", box => box with
         {
-            PortForwards = [new() { Protocol = TransportProtocol.Tcp, Port = 8443, ToAddress = Ipv4Address.Parse("192.168.31.20"), ToPort = 443 }],
+            PortForwards = [new() { Protocol = TransportProtocol.Tcp, Port = 8443, ToAddress = Ipv4Address.Parse("192.168.31.20"),
+                ToPort = 443 }],
         });
         Assert.Equal(Answer.Yes, Simulator.Run(open).Inbound("recorder", TransportProtocol.Tcp, 443).Reachable);
-        var shut = Simulator.Run(open with { Line = open.Line! with { ClosedPorts = [closed] } }).Inbound("recorder", TransportProtocol.Tcp, 443);
+        var shut = Simulator.Run(open with { Line = open.Line! with { ClosedPorts = [closed] } }).Inbound("recorder",
+            TransportProtocol.Tcp, 443);
         Assert.Equal((stoppedAt is null ? Answer.Yes : Answer.No, stoppedAt), (shut.Reachable, shut.StoppedAt));
     }
 
-    /// <summary>The least of both sockets, of what was agreed and of the category; cat6 counts as 5 Gb/s over any length (section 6.7).</summary>
+    /// <summary>The least of both sockets, of what was agreed and of the category; cat6 counts as 5 Gb/s over any length (section
+    /// 6.7).</summary>
     [Theory]
     [InlineData(1000, 2500, null, null, 1000)]
     [InlineData(10_000, 10_000, "cat6", null, 5000)]
@@ -86,8 +96,10 @@ public class LineFieldsTests
     [InlineData(null, null, null, null, 1000)]
     public void What_the_lamp_of_a_socket_says(int? a, int? b, string? category, double? agreed, double mbps)
     {
-        NetworkDocument house = new HouseBuilder().Gateway().Box("ap", DeviceMode.AccessPoint, "192.168.31.2/24", dhcp: false).Cable("gw:lan1", "ap:lan1");
-        Device Socket(Device box, double? speed) => box with { Ports = [.. box.Ports.Select(port => port.Id == "lan1" ? port with { SpeedMbps = speed } : port)] };
+        NetworkDocument house = new HouseBuilder().Gateway().Box("ap", DeviceMode.AccessPoint, "192.168.31.2/24",
+            dhcp: false).Cable("gw:lan1", "ap:lan1");
+        Device Socket(Device box, double? speed) =>
+            box with { Ports = [.. box.Ports.Select(port => port.Id == "lan1" ? port with { SpeedMbps = speed } : port)] };
         house = house.WithDevice("gw", box => Socket(box, a)).WithDevice("ap", box => Socket(box, b));
         house = house with { Cables = [house.Cables[0] with { Category = category, AgreedMbps = agreed }] };
         Assert.Equal(mbps, SocketRates.Of(house, new("gw", "lan1")));

@@ -10,7 +10,8 @@ using Altrin.Core.WorkOrders.Steps;
 
 namespace Altrin.Core.Tests.Diagnosis;
 
-/// <summary>What is said about a cause is done in its house: every want that held holds again, and the steps that are shown are proved.</summary>
+/// <summary>What is said about a cause is done in its house: every want that held holds again, and the steps that are shown are
+/// proved.</summary>
 public class MendTests
 {
     [Theory]
@@ -42,7 +43,8 @@ public class MendTests
     {
         var house = Examples.House("larkspur-house");
         var place = LaptopPlace.Asking(Attachment.To(new("studio", "lan3")));
-        var own = Diagnoser.Single(new(house, [new(new(ReadingKind.Address, place), "169.254.7.9")], true)).Where(cause => cause.IsOfLaptop).ToList();
+        var own = Diagnoser.Single(new(house, [new(new(ReadingKind.Address, place), "169.254.7.9")], true)).Where(cause =>
+            cause.IsOfLaptop).ToList();
         Assert.True(own.Count > 4, $"{own.Count}");
         var ground = new Ground(house, [new(new(ReadingKind.Address, place), "169.254.7.9")], true);
         Assert.All(own, cause => Assert.NotEmpty(Diagnoser.Undo(ground, cause)));

@@ -29,7 +29,8 @@ public partial class ArchitectureTests
     private static IEnumerable<(string Folder, string File, string Code)> Core()
     {
         var core = Path.Combine(Examples.Root, "src", "Altrin.Core");
-        foreach (var file in Directory.GetFiles(core, "*.cs", SearchOption.AllDirectories).Where(file => !file.Contains("/obj/", StringComparison.Ordinal)))
+        foreach (var file in Directory.GetFiles(core, "*.cs",
+            SearchOption.AllDirectories).Where(file => !file.Contains("/obj/", StringComparison.Ordinal)))
             yield return (Path.GetRelativePath(core, file).Split('/')[0], file, Comments().Replace(File.ReadAllText(file), ""));
     }
 
@@ -47,7 +48,8 @@ public partial class ArchitectureTests
         Assert.True(seen > 200, $"only {seen} arrows were seen");
     }
 
-    /// <summary>Within a folder of the core its sub-folders have one direction too: told by the types that each declares and names.</summary>
+    /// <summary>Within a folder of the core its sub-folders have one direction too: told by the types that each declares and
+    /// names.</summary>
     [Fact]
     public void The_folders_within_a_folder_have_one_direction()
     {
@@ -57,13 +59,16 @@ public partial class ArchitectureTests
         {
             var files = top.Select(one => (Place: Path.GetRelativePath(core, Path.GetDirectoryName(one.File)!), one.Code)).ToList();
             var home = files.SelectMany(file => Declared().Matches(file.Code).Select(match => (Type: match.Groups[1].Value, file.Place)))
-                .GroupBy(one => one.Type).Where(group => group.Select(one => one.Place).Distinct().Count() == 1).ToDictionary(group => group.Key, group => group.First().Place);
+                .GroupBy(one => one.Type).Where(group => group.Select(one => one.Place).Distinct().Count() == 1).ToDictionary(group =>
+                    group.Key, group => group.First().Place);
             var arrows = files.SelectMany(file => Named().Matches(file.Code).Select(match => match.Value).Distinct()
-                    .Where(name => home.TryGetValue(name, out var there) && there != file.Place).Select(name => (From: file.Place, To: home[name], Type: name)))
+                    .Where(name => home.TryGetValue(name, out var there)
+                        && there != file.Place).Select(name => (From: file.Place, To: home[name], Type: name)))
                 .ToLookup(arrow => arrow.From);
             seen += arrows.Sum(group => group.Count());
             foreach (var from in arrows.Select(group => group.Key))
-                Assert.False(Leads(arrows, from), $"{from} leads back to itself: {string.Join(", ", arrows[from].Select(arrow => $"{arrow.To} by {arrow.Type}").Distinct())}");
+                Assert.False(Leads(arrows, from),
+                    $"{from} leads back to itself: {string.Join(", ", arrows[from].Select(arrow => $"{arrow.To} by {arrow.Type}").Distinct())}");
         }
         Assert.True(seen > 100, $"only {seen} arrows were seen");
     }
@@ -86,8 +91,10 @@ public partial class ArchitectureTests
         var src = Path.Combine(Examples.Root, "src");
         // Kinds of causes have words of their own in the format, and some are a rule's too.
         bool IsCause(string file) => file.Contains("/Diagnosis/Causes/", StringComparison.Ordinal);
-        foreach (var file in Directory.GetFiles(src, "*.cs", SearchOption.AllDirectories).Where(file => !file.Contains("/obj/", StringComparison.Ordinal) && !IsCause(file)))
-            foreach (var rule in Altrin.Core.Rules.RuleBook.All.Where(rule => rule.Id.Contains('-', StringComparison.Ordinal) && Path.GetFileNameWithoutExtension(file) != rule.GetType().Name))
+        foreach (var file in Directory.GetFiles(src, "*.cs",
+            SearchOption.AllDirectories).Where(file => !file.Contains("/obj/", StringComparison.Ordinal) && !IsCause(file)))
+            foreach (var rule in Altrin.Core.Rules.RuleBook.All.Where(rule => rule.Id.Contains('-', StringComparison.Ordinal)
+                && Path.GetFileNameWithoutExtension(file) != rule.GetType().Name))
                 Assert.DoesNotContain($"\"{rule.Id}\"", File.ReadAllText(file), StringComparison.Ordinal);
     }
 
@@ -102,15 +109,19 @@ public partial class ArchitectureTests
     [Fact]
     public void An_arrow_written_out_is_seen_as_well_as_one_in_a_using_line()
     {
-        Assert.Equal(["Rules", "Simulation", "Data"], Qualified().Matches("var x = Rules.Facts.Join(y); if (z == Simulation.Answer.Yes) global::Altrin.Core.Data.Go(one.Rules.Count);").Select(match => match.Groups[1].Value));
+        Assert.Equal(["Rules", "Simulation", "Data"],
+            Qualified().Matches("var x = Rules.Facts.Join(y); if (z == Simulation.Answer.Yes) global::Altrin.Core.Data.Go(one.Rules.Count);").Select(match => match.Groups[1].Value));
     }
 
     /// <summary>The rules stand in folders by theme, the engine apart from them; and no rule calls another.</summary>
     [Fact]
     public void No_rule_calls_another()
     {
-        var rules = typeof(Altrin.Core.Rules.IRule).Assembly.GetTypes().Where(type => type.IsClass && typeof(Altrin.Core.Rules.IRule).IsAssignableFrom(type)).ToList();
-        Assert.All(rules, rule => Assert.Matches(@"^Altrin\.Core\.Rules\.(Access|Addresses|Cabling|Leases|Reception|Spectrum|Translation|Wireless)$", rule.Namespace));
+        var rules = typeof(Altrin.Core.Rules.IRule).Assembly.GetTypes().Where(type => type.IsClass
+            && typeof(Altrin.Core.Rules.IRule).IsAssignableFrom(type)).ToList();
+        Assert.All(rules,
+            rule => Assert.Matches(@"^Altrin\.Core\.Rules\.(Access|Addresses|Cabling|Leases|Reception|Spectrum|Translation|Wireless)$",
+            rule.Namespace));
         foreach (var (_, file, code) in Core())
             foreach (var rule in rules.Where(rule => Path.GetFileNameWithoutExtension(file) != rule.Name))
                 Assert.DoesNotMatch($@"(?<![\w.""/]){rule.Name}(\.|\()", code);
@@ -132,7 +143,8 @@ public partial class ArchitectureTests
     {
         foreach (var file in Directory.GetFiles(Path.Combine(Examples.Root, "src", "Altrin.Core"), "*.cs", SearchOption.AllDirectories))
             if (!file.Contains("/obj/", StringComparison.Ordinal))
-                Assert.DoesNotMatch(@"DateTime(Offset)?\.(Utc)?Now|new Random|Random\.Shared|Guid\.NewGuid|\bFile\.|Environment\.", File.ReadAllText(file));
+                Assert.DoesNotMatch(@"DateTime(Offset)?\.(Utc)?Now|new Random|Random\.Shared|Guid\.NewGuid|\bFile\.|Environment\.",
+                    File.ReadAllText(file));
     }
 
     [GeneratedRegex(@"//.*|""(?:[^""\\]|\\.)*""")]

@@ -2,7 +2,8 @@ using Altrin.Core.Readings.Parsers;
 
 namespace Altrin.Core.Tests.Readings;
 
-/// <summary>Outputs as people really paste them: cut, quoted, wrapped, with chosen fields, from pages that copy badly. Forms: values from memory.</summary>
+/// <summary>Outputs as people really paste them: cut, quoted, wrapped, with chosen fields, from pages that copy badly. Forms: values from
+/// memory.</summary>
 public class PastedAsPeoplePasteTests
 {
     private const string Neighbour = "client-table|192.168.31.104 02:00:5E:30:00:01 laptop-one|192.168.31.105 02:00:5E:30:00:02 tablet";
@@ -11,9 +12,12 @@ public class PastedAsPeoplePasteTests
     private static string Gist(string text) => string.Join("\n", PastedText.Read(text).Select(Gist));
 
     private static string Gist(PastedReading one) => string.Join("|", new[] { one.Source }
-        .Concat(one.Adapters.Select(a => Words(a.Name, a.Kind == AdapterKind.Other ? null : a.Kind.ToString(), a.Address, a.Gateway, a.Dns.IsEmpty ? null : string.Join(",", a.Dns), a.Method, a.Mac)))
+        .Concat(one.Adapters.Select(a =>
+            Words(a.Name, a.Kind == AdapterKind.Other ? null : a.Kind.ToString(), a.Address, a.Gateway, a.Dns.IsEmpty ? null
+            : string.Join(",", a.Dns), a.Method, a.Mac)))
         .Concat(one.Neighbours.Select(n => Words(n.Address, n.Mac, n.Name, n.Adapter)))
-        .Concat(one.Networks.Select(n => Words(n.Ssid ?? "(hidden)", n.Bssid, n.Band, $"{n.Channel}", n.SignalPercent is { } p ? $"{p}%" : null, n.Security)))
+        .Concat(one.Networks.Select(n =>
+            Words(n.Ssid ?? "(hidden)", n.Bssid, n.Band, $"{n.Channel}", n.SignalPercent is { } p ? $"{p}%" : null, n.Security)))
         .Concat(one.Hops.Select(h => Words($"{h.N}", h.Address ?? "*")))
         .Concat(one.Pings.Select(p => Words(p.Target, $"{p.Received}/{p.Sent}"))));
 
@@ -39,11 +43,14 @@ public class PastedAsPeoplePasteTests
     [InlineData("Network name\tlarkspur\nSecurity\tWPA2-Personal\nFrequency\t5 GHz\n", "larkspur 5 wpa2")]
     [InlineData("SSID\nlark spur\n\nSecurity type\nWPA3-Personal\n\nBand\n2.4 GHz\n", "lark spur 2.4 wpa3")]
     [InlineData("Netzwerkname\nlarkspur\nSicherheit\nWPA2\nPasswort\nnicht-zu-sehen\n", "larkspur wpa2")]
-    public void A_phones_details_with_the_label_above_its_value_or_a_tab_between(string text, string network) => Assert.Equal($"wifi-details|{network}", Gist(text));
+    public void A_phones_details_with_the_label_above_its_value_or_a_tab_between(string text, string network) =>
+        Assert.Equal($"wifi-details|{network}", Gist(text));
 
     [Fact]
     public void A_phones_details_never_hold_its_password() =>
-        Assert.DoesNotContain("nicht-zu-sehen", ReadingWriter.Write(Assert.Single(PastedText.Read("Netzwerkname\nlarkspur\nPasswort\nnicht-zu-sehen\nSicherheit\nWPA2\n"))), StringComparison.Ordinal);
+        Assert.DoesNotContain("nicht-zu-sehen",
+            ReadingWriter.Write(Assert.Single(PastedText.Read("Netzwerkname\nlarkspur\nPasswort\nnicht-zu-sehen\nSicherheit\nWPA2\n"))),
+            StringComparison.Ordinal);
 
     /// <summary><c>nmcli -f …</c>, <c>nmcli -t -f …</c> and <c>nmcli -m multiline</c>.</summary>
     [Theory]
@@ -54,7 +61,8 @@ public class PastedAsPeoplePasteTests
     [InlineData("SSID:                                   larkspur\nBSSID:                                  02:00:5E:10:00:03\nCHAN:                                   36\nSIGNAL:                                 84\nSECURITY:                               WPA2\n" +
         "-------------------------------------------------------------------------------\nSSID:                                   --\nBSSID:                                  02:00:5E:10:00:04\nCHAN:                                   6\nSIGNAL:                                 40\nSECURITY:                               --\n",
         "larkspur 02:00:5E:10:00:03 5 36 84% wpa2|(hidden) 02:00:5E:10:00:04 2.4 6 40% open")]
-    public void Networks_with_chosen_fields_and_in_blocks(string text, string networks) => Assert.Equal($"nmcli-wifi|{networks}", Gist(text));
+    public void Networks_with_chosen_fields_and_in_blocks(string text, string networks) =>
+        Assert.Equal($"nmcli-wifi|{networks}", Gist(text));
 
     /// <summary>At 6 GHz a box may say its channel nowhere but in its frequency (IEEE 802.11: 5950 + 5 n).</summary>
     [Fact]
@@ -72,7 +80,8 @@ public class PastedAsPeoplePasteTests
     [InlineData("""[{"dst":"192.168.31.1","dev":"enp3s0","lladdr":"02:00:5e:10:00:01","state":["STALE"]},{"dst":"192.168.31.7","dev":"enp3s0","lladdr":"02:00:5e:10:00:07","state":["STALE"]}]""")]
     [InlineData("""[ {"dst":"192.168.31.1","dev":"enp3s0","lladdr":"02:00:5e:10:00:01","state":["REACHABLE"]},{"dst":"192.168.31.9","dev":"enp3s0","state":["FAILED"]},{"dst":"192.168.31.7","dev":"enp3s0","lladdr":"02:00:5e:10:00:07","state":["STALE"]} ]""")]
     [InlineData("[ {\n        \"dst\": \"192.168.31.1\",\n        \"dev\": \"enp3s0\",\n        \"lladdr\": \"02:00:5e:10:00:01\",\n        \"state\": [ \"STALE\" ]\n    },{\n        \"dst\": \"192.168.31.7\",\n        \"dev\": \"enp3s0\",\n        \"lladdr\": \"02:00:5e:10:00:07\",\n        \"state\": [ \"STALE\" ]\n    } ]\n")]
-    public void Neighbours_for_programs(string text) => Assert.Equal("ip-neigh|192.168.31.1 02:00:5E:10:00:01 enp3s0|192.168.31.7 02:00:5E:10:00:07 enp3s0", Gist(text));
+    public void Neighbours_for_programs(string text) =>
+        Assert.Equal("ip-neigh|192.168.31.1 02:00:5E:10:00:01 enp3s0|192.168.31.7 02:00:5E:10:00:07 enp3s0", Gist(text));
 
     [Theory]
     [InlineData("Verbindungsname Netzwerkadapter Physische Adresse   Transportname\n=============== =============== =================== ==========================================================\nEthernet        Adapter der Wer 02-00-5E-30-00-01   Medien getrennt\n", "Ethernet Ethernet 02:00:5E:30:00:01")]
@@ -120,7 +129,8 @@ public class PastedAsPeoplePasteTests
     {
         Assert.Equal(Gist(Ipconfig), Gist(Quoted(Ipconfig, mark)));
         Assert.Equal(Gist(IpAddress), Gist("On Monday somebody wrote:\n" + Quoted(IpAddress, mark)));
-        Assert.Equal(Neighbour, Gist(Quoted("Name\tIP Address\tMAC Address\nlaptop-one\t192.168.31.104\t02:00:5E:30:00:01\ntablet\t192.168.31.105\t02:00:5E:30:00:02\n", mark)));
+        Assert.Equal(Neighbour,
+            Gist(Quoted("Name\tIP Address\tMAC Address\nlaptop-one\t192.168.31.104\t02:00:5E:30:00:01\ntablet\t192.168.31.105\t02:00:5E:30:00:02\n", mark)));
     }
 
     private static string Quoted(string text, string mark) => string.Join('\n', text.Split('\n').Select(line => mark + line));
@@ -138,17 +148,20 @@ public class PastedAsPeoplePasteTests
         Assert.Equal(Gist(Arp), Gist(Wrapped(Arp)));
     }
 
-    private static string Wrapped(string text) => string.Join('\n', text.Split('\n').SelectMany(line => line.Length == 0 ? [""] : line.Chunk(80).Select(part => new string(part))));
+    private static string Wrapped(string text) =>
+        string.Join('\n', text.Split('\n').SelectMany(line => line.Length == 0 ? [""] : line.Chunk(80).Select(part => new string(part))));
 
     [Fact]
     public void With_its_top_missing()
     {
         Assert.Equal("windows-ipconfig|192.168.31.104/24 192.168.31.1 192.168.31.1", Gist(string.Join('\n', Ipconfig.Split('\n')[2..])));
         Assert.Equal("ip-addr|192.168.31.104/24 dhcp 02:00:5E:30:00:01", Gist(string.Join('\n', IpAddress.Split('\n')[1..])));
-        Assert.Equal("windows-arp|192.168.31.1 02:00:5E:10:00:01", Gist("  192.168.31.1          02-00-5e-10-00-01     dynamic\n  192.168.31.255        ff-ff-ff-ff-ff-ff     static\n"));
+        Assert.Equal("windows-arp|192.168.31.1 02:00:5E:10:00:01",
+            Gist("  192.168.31.1          02-00-5e-10-00-01     dynamic\n  192.168.31.255        ff-ff-ff-ff-ff-ff     static\n"));
         Assert.Equal("nmcli-wifi|larkspur 02:00:5E:10:00:03 5 36 84% wpa2|hawthorn 02:00:5E:10:00:04 2.4 6 40% wpa2",
             Gist("*       02:00:5E:10:00:03  larkspur               Infra  36    540 Mbit/s  84      ▂▄▆█  WPA2\n        02:00:5E:10:00:04  hawthorn               Infra  6     130 Mbit/s  40      ▂▄__  WPA1 WPA2\n"));
-        Assert.Equal("windows-tracert|2 203.0.113.1|3 198.51.100.7", Gist("  2    12 ms    11 ms    14 ms  203.0.113.1\n  3    12 ms    11 ms    14 ms  198.51.100.7\n"));
+        Assert.Equal("windows-tracert|2 203.0.113.1|3 198.51.100.7",
+            Gist("  2    12 ms    11 ms    14 ms  203.0.113.1\n  3    12 ms    11 ms    14 ms  198.51.100.7\n"));
     }
 
     [Fact]

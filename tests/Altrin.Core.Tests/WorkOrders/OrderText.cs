@@ -26,7 +26,8 @@ internal static class OrderText
             Line(order.Hands == Hands.Phone ? "phone" : "laptop", step.Laptop);
             Line("open", step.Open);
             Line("find", step.Find);
-            foreach (var change in step.Changes) Line("set", $"{change.Setting}: {change.From ?? "—"} → {(change.IsSecret ? $"the key of {change.To}" : change.To)}");
+            foreach (var change in step.Changes) Line("set",
+                $"{change.Setting}: {change.From ?? "—"} → {(change.IsSecret ? $"the key of {change.To}" : change.To)}");
             foreach (var seen in step.Expect) Line("see", $"{seen.Reading}: {seen.Value}");
             if (!step.CutOff.IsEmpty) Line("cuts", string.Join(", ", step.CutOff));
             if (!step.Meanwhile.IsEmpty) Line("meanwhile", string.Join(", ", step.Meanwhile));
@@ -56,7 +57,9 @@ internal static class OrderText
     public static IEnumerable<StepSighting> Sightings(WorkStep step, SeenInstead what) => what switch
     {
         SeenInstead.OtherAddress => Addresses(step).Select(at => new StepSighting(what, at)),
-        SeenInstead.OtherPage => step.After!.Devices.Where(box => box.Id != step.Device && box.Lan is not null).Take(2).Select(box => new StepSighting(what, Device: box.Id)),
+        SeenInstead.OtherPage =>
+            step.After!.Devices.Where(box => box.Id != step.Device
+            && box.Lan is not null).Take(2).Select(box => new StepSighting(what, Device: box.Id)),
         SeenInstead.WantFails => step.After!.Needs.Take(2).Select(need => new StepSighting(what, Need: need.Id)),
         _ => [new(what)],
     };

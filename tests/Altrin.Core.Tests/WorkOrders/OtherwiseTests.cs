@@ -12,12 +12,14 @@ using Altrin.Core.WorkOrders.Otherwise;
 
 namespace Altrin.Core.Tests.WorkOrders;
 
-/// <summary>Something else was seen: a mistake that was really made is among what it may mean, and the rest of the order leads to the plan all the same.</summary>
+/// <summary>Something else was seen: a mistake that was really made is among what it may mean, and the rest of the order leads to the plan
+/// all the same.</summary>
 public class OtherwiseTests
 {
     private static readonly HashSet<string> Nothing = [];
 
-    private static NetworkDocument Best(NetworkDocument house) => PlanSearch.Run(house, PlanSearch.UsualBudget, TestContext.Current.CancellationToken).Plans()[0].House;
+    private static NetworkDocument Best(NetworkDocument house) =>
+        PlanSearch.Run(house, PlanSearch.UsualBudget, TestContext.Current.CancellationToken).Plans()[0].House;
 
     private static (NetworkDocument House, NetworkDocument Plan, WorkOrder Order) Job(string job)
     {
@@ -33,9 +35,11 @@ public class OtherwiseTests
         return (house, plan, OrderWays.Of(house, plan).Best);
     }
 
-    private static WorkStep Step(WorkOrder order, string start) => order.Steps.First(step => step.Title.StartsWith(start, StringComparison.Ordinal));
+    private static WorkStep Step(WorkOrder order, string start) =>
+        order.Steps.First(step => step.Title.StartsWith(start, StringComparison.Ordinal));
 
-    /// <summary>A save that did not take, planted in every job's order: what the laptop shows then is explained by it, and by the very house it left.</summary>
+    /// <summary>A save that did not take, planted in every job's order: what the laptop shows then is explained by it, and by the very
+    /// house it left.</summary>
     [Theory, MemberData(nameof(JobPlanTests.Jobs), MemberType = typeof(JobPlanTests))]
     public void A_save_that_did_not_take_is_found(string job)
     {
@@ -51,7 +55,8 @@ public class OtherwiseTests
             if (old is null || old == said) continue;
             planted++;
             var meanings = Meaning.Of(order, step.Key, new(SeenInstead.OtherAddress, old), Nothing);
-            var right = Assert.Single(meanings, one => one.House is not null && one.Sentence.StartsWith($"Step {step.Number} did not take", StringComparison.Ordinal));
+            var right = Assert.Single(meanings, one => one.House is not null
+                && one.Sentence.StartsWith($"Step {step.Number} did not take", StringComparison.Ordinal));
             Assert.Equal(AltrinJson.WriteCompact(Laptop.Away(step.Before!)), AltrinJson.WriteCompact(right.House!));
         }
         if (job is "wds") Assert.True(planted > 0);
@@ -73,14 +78,16 @@ public class OtherwiseTests
                     if (rest.IsProven) proven++;
                     if (rest.Steps.IsEmpty || !rest.IsProven) continue;
                     Assert.Equal(AltrinJson.WriteCompact(Laptop.Away(plan)), AltrinJson.WriteCompact(Laptop.Away(rest.Steps[^1].After!)));
-                    // A second reader finds nothing held twice and no second server that neither end has; a box fresh from its reset is one more to watch.
+                    // A second reader finds nothing held twice and no second server that neither end has; a box fresh from its reset is one
+                    // more to watch.
                     var known = Clashing(meaning.House!).Union(Clashing(plan)).ToHashSet();
                     Assert.All(rest.Steps, one => Assert.Subset(known, Clashing(one.After!)));
                     // A box whose page is lost is reset before anything is opened on it.
                     foreach (var box in meaning.Resets)
                     {
                         var opened = rest.Steps.ToList().FindIndex(one => one.Open is not null && one.Device == box);
-                        if (opened >= 0) Assert.Contains(rest.Steps.Take(opened), one => one.Actions.Any(action => action is FactoryReset reset && reset.Device == box));
+                        if (opened >= 0) Assert.Contains(rest.Steps.Take(opened),
+                            one => one.Actions.Any(action => action is FactoryReset reset && reset.Device == box));
                     }
                 }
         Assert.True(proven >= tried * 0.9, $"{proven} of {tried}");
@@ -92,9 +99,11 @@ public class OtherwiseTests
         var (_, _, order) = Larkspur();
         var step = Step(order, "Log in to Studio router");
         var plug = Step(order, "Plug your laptop into Studio router");
-        Assert.Contains(Meaning.Of(order, step.Key, new(SeenInstead.Nothing), Nothing), one => one.Sentence.Contains($"step {plug.Number} said", StringComparison.Ordinal));
+        Assert.Contains(Meaning.Of(order, step.Key, new(SeenInstead.Nothing), Nothing),
+            one => one.Sentence.Contains($"step {plug.Number} said", StringComparison.Ordinal));
         // There it showed an address of that router: then it was plugged in.
-        Assert.DoesNotContain(Meaning.Of(order, step.Key, new(SeenInstead.Nothing), new HashSet<string> { plug.Key }), one => one.Sentence.Contains($"step {plug.Number} said", StringComparison.Ordinal));
+        Assert.DoesNotContain(Meaning.Of(order, step.Key, new(SeenInstead.Nothing), new HashSet<string> { plug.Key }),
+            one => one.Sentence.Contains($"step {plug.Number} said", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -107,7 +116,8 @@ public class OtherwiseTests
         Assert.Equal((device, mode), meaning.Forbids);
         Assert.DoesNotContain(mode, meaning.House!.FindDevice(device)!.Supports);
         // No plan of that house asks for it again.
-        Assert.All(PlanSearch.Run(meaning.House, PlanSearch.UsualBudget, TestContext.Current.CancellationToken).Plans(), plan => Assert.NotEqual(mode, plan.House.FindDevice(device)?.Mode));
+        Assert.All(PlanSearch.Run(meaning.House, PlanSearch.UsualBudget, TestContext.Current.CancellationToken).Plans(),
+            plan => Assert.NotEqual(mode, plan.House.FindDevice(device)?.Mode));
         Assert.Contains(mode, house.FindDevice(device)!.Supports);
     }
 
@@ -126,7 +136,8 @@ public class OtherwiseTests
         var (_, _, order) = Larkspur();
         var step = Step(order, "Turn off the firewall of Studio router");
         var meanings = Meaning.Of(order, step.Key, new(SeenInstead.GaveUp), Nothing);
-        Assert.Equal([AltrinJson.WriteCompact(Laptop.Away(step.Before!)), AltrinJson.WriteCompact(Laptop.Away(step.After!))], meanings.Select(one => AltrinJson.WriteCompact(one.House!)));
+        Assert.Equal([AltrinJson.WriteCompact(Laptop.Away(step.Before!)), AltrinJson.WriteCompact(Laptop.Away(step.After!))],
+            meanings.Select(one => AltrinJson.WriteCompact(one.House!)));
     }
 
     /// <summary>Whoever says that he saw something else is never left standing.</summary>
@@ -159,7 +170,8 @@ public class OtherwiseTests
         var (_, _, order) = Larkspur();
         var last = order.Steps[^1];
         var want = last.Readings.OfType<WantReading>().First(one => one.Sentence.Contains("Studio tablet", StringComparison.Ordinal));
-        Assert.Contains(Meaning.Of(order, last.Key, new(SeenInstead.WantFails, Need: want.Need), Nothing), one => one.House is null && one.Sentence.Contains("is not in", StringComparison.Ordinal));
+        Assert.Contains(Meaning.Of(order, last.Key, new(SeenInstead.WantFails, Need: want.Need), Nothing), one => one.House is null
+            && one.Sentence.Contains("is not plugged in", StringComparison.Ordinal));
     }
 
     /// <summary>The hold is longer or shorter by model and stands on the label: common practice, no source.</summary>
@@ -171,14 +183,16 @@ public class OtherwiseTests
         Assert.Empty(order.Gaps);
         var reset = Step(order, "Hold reset on Studio router for 10 seconds");
         // As sold it gives out addresses: the house must not meet them.
-        Assert.DoesNotContain(PlainClashes.In(JsonNode.Parse(AltrinJson.WriteCompact(Laptop.Away(reset.After!)))!), clash => clash.StartsWith("servers", StringComparison.Ordinal));
+        Assert.DoesNotContain(PlainClashes.In(JsonNode.Parse(AltrinJson.WriteCompact(Laptop.Away(reset.After!)))!),
+            clash => clash.StartsWith("servers", StringComparison.Ordinal));
         Assert.True(order.Steps.First(step => step.Device == "studio" && step.Open is not null).Number > reset.Number);
         Assert.Contains(order.Steps, step => step.Open == "http://192.168.1.1");
         // Another course: nothing ticked in the first is ticked in it.
         Assert.Empty(order.Steps.Select(step => step.Key).Intersect(OrderWays.Of(house, plan).Best.Steps.Select(step => step.Key)));
     }
 
-    /// <summary>Whoever was cut off before something else was seen is so still: the rest of the order does not begin anew with him offline as if that were how it is.</summary>
+    /// <summary>Whoever was cut off before something else was seen is so still: the rest of the order does not begin anew with him offline
+    /// as if that were how it is.</summary>
     [Fact]
     public void Who_was_cut_off_before_is_counted_until_he_is_back()
     {
@@ -212,13 +226,16 @@ public class OtherwiseTests
     public void A_step_that_cannot_come_sooner_says_what_would_break()
     {
         var (_, _, order) = Larkspur();
-        Assert.Contains("would give out addresses on one network", Sooner.WhyNot(order, Step(order, "Plug a cable from Hall gateway").Key)!, StringComparison.Ordinal);
-        Assert.Contains("on its WAN side", Sooner.WhyNot(order, Step(order, "Give Studio router a new address").Key)!, StringComparison.Ordinal);
+        Assert.Contains("would give out addresses on one network",
+            Sooner.WhyNot(order, Step(order, "Plug a cable from Hall gateway").Key)!, StringComparison.Ordinal);
+        Assert.Contains("on its WAN side", Sooner.WhyNot(order, Step(order, "Give Studio router a new address").Key)!,
+            StringComparison.Ordinal);
         Assert.Contains("for longer", Sooner.WhyNot(order, Step(order, "Unplug the cable between").Key)!, StringComparison.Ordinal);
         Assert.Null(Sooner.WhyNot(order, Step(order, "Log in to Hall gateway").Key));
     }
 
-    /// <summary>Where it says that a second server or an address held twice would come, a second reader that knows nothing of the simulator sees it too.</summary>
+    /// <summary>Where it says that a second server or an address held twice would come, a second reader that knows nothing of the simulator
+    /// sees it too.</summary>
     [Theory, MemberData(nameof(JobPlanTests.Jobs), MemberType = typeof(JobPlanTests))]
     public void A_clash_that_is_named_is_one(string job)
     {
@@ -226,8 +243,11 @@ public class OtherwiseTests
         var was = PlainClashes.In(JsonNode.Parse(AltrinJson.WriteCompact(Laptop.Away(house)))!);
         foreach (var step in order.Steps)
         {
-            if (Sooner.WhyNot(order, step.Key) is not { } reason || !reason.Contains("would give out addresses on one network", StringComparison.Ordinal) || reason.Contains("could not follow", StringComparison.Ordinal)) continue;
-            var number = int.Parse(reason["Done before step ".Length..reason.IndexOf(',', StringComparison.Ordinal)], System.Globalization.CultureInfo.InvariantCulture);
+            if (Sooner.WhyNot(order, step.Key) is not { } reason
+                || !reason.Contains("would give out addresses on one network", StringComparison.Ordinal)
+                || reason.Contains("could not follow", StringComparison.Ordinal)) continue;
+            var number = int.Parse(reason["Done before step ".Length..reason.IndexOf(',', StringComparison.Ordinal)],
+                System.Globalization.CultureInfo.InvariantCulture);
             var early = Laptop.Away(order.Steps[number - 1].Before!);
             foreach (var action in step.Actions) if (action.Problem(early) is null) early = action.Apply(early);
             Assert.NotEmpty(PlainClashes.In(JsonNode.Parse(AltrinJson.WriteCompact(early))!).Except(was));
@@ -251,8 +271,10 @@ public class OtherwiseTests
         var step = Step(order, "Plug your laptop into Hall gateway");
         var asSaid = Comparison.Of(step, $"Windows IP Configuration\n\n{Shown}");
         Assert.Equal("windows-ipconfig", asSaid.Source);
-        Assert.Equal([("laptop address", true), ("gateway", true), ("internet", (bool?)null)], asSaid.Rows.Select(row => (row.Reading, row.IsAsSaid)));
-        var other = Comparison.Of(step, $"Windows IP Configuration\n\n{Shown.Replace("192.168.31", "192.168.1", StringComparison.Ordinal)}");
+        Assert.Equal([("laptop address", true), ("gateway", true), ("internet", (bool?)null)],
+            asSaid.Rows.Select(row => (row.Reading, row.IsAsSaid)));
+        var other = Comparison.Of(step,
+            $"Windows IP Configuration\n\n{Shown.Replace("192.168.31", "192.168.1", StringComparison.Ordinal)}");
         Assert.Equal([false, false, null], other.Rows.Select(row => row.IsAsSaid));
         Assert.Equal("192.168.1.1", other.Rows[1].Seen);
         Assert.Null(Comparison.Of(step, "hello").Source);
@@ -266,7 +288,9 @@ public class OtherwiseTests
     {
         var (_, _, order) = Larkspur();
         var step = Step(order, "Plug your laptop into Hall gateway");
-        var text = Shown.Replace("DHCP Enabled. . . . . . . . . . . : Yes", $"DHCP Enabled. . . . . . . . . . . : {dhcp}", StringComparison.Ordinal).Replace("   DHCP Server . . . . . . . . . . . : 192.168.31.1\n", dhcp == "Yes" ? "   DHCP Server . . . . . . . . . . . : 192.168.31.1\n" : "", StringComparison.Ordinal);
+        var text = Shown.Replace("DHCP Enabled. . . . . . . . . . . : Yes", $"DHCP Enabled. . . . . . . . . . . : {dhcp}",
+            StringComparison.Ordinal).Replace("   DHCP Server . . . . . . . . . . . : 192.168.31.1\n", dhcp == "Yes"
+            ? "   DHCP Server . . . . . . . . . . . : 192.168.31.1\n" : "", StringComparison.Ordinal);
         Assert.Equal(isAsSaid, Comparison.Of(step, $"Windows IP Configuration\n\n{text}").Rows[0].IsAsSaid);
     }
 

@@ -15,7 +15,8 @@ namespace Altrin.Core.Diagnosis.CallOuts;
 /// <param name="Believed">The house as it should be: every want holds.</param>
 /// <param name="Seen">The complaint as a sighting.</param>
 /// <param name="Real">The house as it is.</param>
-public sealed record CallOut(long Seed, int Grade, string Says, NetworkDocument Believed, ImmutableArray<Sighting> Seen, Cause Hidden, NetworkDocument Real)
+public sealed record CallOut(long Seed, int Grade, string Says, NetworkDocument Believed, ImmutableArray<Sighting> Seen, Cause Hidden,
+    NetworkDocument Real)
 {
     private const int MostTries = 400, MostLooks = 12, FewLooks = 4;
 

@@ -3,14 +3,16 @@ using Altrin.Core.Network;
 
 namespace Altrin.Core.Diagnosis.CallOuts;
 
-/// <summary>Houses that work, by a seed: a gateway, and what stands behind it in one of the ways of the trade. All names are invented.</summary>
+/// <summary>Houses that work, by a seed: a gateway, and what stands behind it in one of the ways of the trade. All names are
+/// invented.</summary>
 internal sealed class CallOutHouses
 {
     private static readonly string[] Words = ["Alder", "Birch", "Cedar", "Elder", "Hazel", "Juniper", "Linden", "Maple", "Rowan", "Willow"];
     private static readonly string[] Rooms = ["loft", "studio", "kitchen", "lounge", "office", "workshop"];
 
     private static readonly DeviceMode Router = Modes.First(mode => mode.IsRouter), Point = Modes.First(mode => mode.IsAccessPoint),
-        Repeating = Modes.First(mode => mode.IsRepeater), Switching = Modes.First(mode => mode.IsSwitch), Modem = Modes.First(mode => mode.IsModem),
+        Repeating = Modes.First(mode => mode.IsRepeater), Switching = Modes.First(mode => mode.IsSwitch),
+            Modem = Modes.First(mode => mode.IsModem),
         HandsOn = Modes.First(mode => mode.HandsLineOn);
 
     private readonly Dice dice;
@@ -52,10 +54,12 @@ internal sealed class CallOutHouses
         {
             0 or 1 => With(gateway).Cable("gw", "lan3", "ap", "wan", Bridged("ap", $"{name} access point", second, access)),
             2 => With(gateway).Radio(Repeater($"{name} repeater", second, access)),
-            3 => With(gateway).Cable("gw", "lan3", "own", "wan", Box("own", $"{name} router", second, Router, behind, served: true) with { KeptApart = true }),
+            3 => With(gateway).Cable("gw", "lan3", "own", "wan",
+                Box("own", $"{name} router", second, Router, behind, served: true) with { KeptApart = true }),
             4 => With(gateway with { Mode = HandsOn, PassthroughTo = "own" })
                 .Cable("gw", "lan1", "own", "wan", Box("own", $"{name} router", second, Router, behind, served: true)),
-            5 => With(gateway with { Mode = Modem }).Cable("gw", "lan1", "own", "wan", Box("own", $"{name} router", second, Router, behind, served: true)),
+            5 => With(gateway with { Mode = Modem }).Cable("gw", "lan1", "own", "wan",
+                Box("own", $"{name} router", second, Router, behind, served: true)),
             _ => With(gateway).Cable("gw", "lan4", "sw", "p1", Switch(second, name)),
         };
         var inner = way is 4 or 5 ? "own" : "gw";
@@ -75,9 +79,14 @@ internal sealed class CallOutHouses
         Mac = Mac(),
         Mode = mode,
         Supports = [Router, Point, Repeating],
-        Ports = [new() { Id = "wan", Role = PortRole.Wan }, .. Enumerable.Range(1, 4).Select(n => new Port { Id = $"lan{n}", Role = PortRole.Lan })],
+        Ports = [new() { Id = "wan", Role = PortRole.Wan },
+            .. Enumerable.Range(1, 4).Select(n => new Port { Id = $"lan{n}", Role = PortRole.Lan })],
         Radios = [new() { Id = "5g", Band = Band.Ghz5, Generation = "ac", Streams = 2, MaxWidthMHz = 80 }],
-        Lan = new() { Address = own, DhcpServer = new() { Enabled = served, Start = own.Prefix.Network.Plus(100), End = own.Prefix.Network.Plus(199) } },
+        Lan = new()
+        {
+            Address = own,
+            DhcpServer = new() { Enabled = served, Start = own.Prefix.Network.Plus(100), End = own.Prefix.Network.Plus(199) }
+        },
         Wan = new(),
         Wifi = [new() { Radio = "5g", Ssid = ssid, Security = WifiSecurity.Wpa2, Key = "home", Channel = new(36) }],
         Label = new() { DefaultAddress = Ipv4Address.Parse(id == "gw" ? "192.168.1.1" : "192.168.0.1") },
@@ -111,7 +120,14 @@ internal sealed class CallOutHouses
         With(box);
         return house with
         {
-            Cables = house.Cables.Add(new() { Id = $"c{house.Cables.Length + 1}", A = new(a, port), B = new(b, far), Category = "cat5e", LengthM = 5 + dice.Below(20) }),
+            Cables = house.Cables.Add(new()
+            {
+                Id = $"c{house.Cables.Length + 1}",
+                A = new(a, port),
+                B = new(b, far),
+                Category = "cat5e",
+                LengthM = 5 + dice.Below(20)
+            }),
         };
     }
 
@@ -132,7 +148,8 @@ internal sealed class CallOutHouses
         {
             Needs =
             [
-                .. house.Endpoints.Where(thing => thing.Id != "printer").Select(thing => (Need)new Need.Internet { Id = $"internet-{thing.Id}", Endpoint = thing.Id }),
+                .. house.Endpoints.Where(thing => thing.Id != "printer").Select(thing =>
+                    (Need)new Need.Internet { Id = $"internet-{thing.Id}", Endpoint = thing.Id }),
                 .. printer is not null && (isOneNetwork || far != inner)
                     ? [new Need.Reach { Id = "print", From = "laptop", To = "printer" }] : Array.Empty<Need>(),
             ],
@@ -157,8 +174,27 @@ internal sealed class CallOutHouses
         if (Free(inner) is not { } socket || box.Lan?.Address is not { } own) return;
         var at = new InterfaceAddress(own.Prefix.Network.Plus(20), own.Prefix.Length);
         Add("recorder", "Recorder", "recorder", box.Room!, socket);
-        house = house.WithEndpoint("recorder", one => one with { Address = EndpointAddress.Fixed(at, own.Address), Services = [new() { Protocol = TransportProtocol.Tcp, Port = 443 }] })
-            .WithDevice(inner, one => one with { PortForwards = [new() { Protocol = TransportProtocol.Tcp, Port = 8443, ToAddress = at.Address, ToPort = 443 }] });
-        house = house with { Needs = house.Needs.Add(new Need.Inbound { Id = "watch", Endpoint = "recorder", Protocol = TransportProtocol.Tcp, Port = 443 }) };
+        house = house.WithEndpoint("recorder",
+            one => one with
+            {
+                Address = EndpointAddress.Fixed(at, own.Address),
+                Services = [new() { Protocol = TransportProtocol.Tcp, Port = 443 }]
+            })
+            .WithDevice(inner,
+                one => one with
+                {
+                    PortForwards = [new() { Protocol = TransportProtocol.Tcp, Port = 8443, ToAddress = at.Address,
+                ToPort = 443 }]
+                });
+        house = house with
+        {
+            Needs = house.Needs.Add(new Need.Inbound
+            {
+                Id = "watch",
+                Endpoint = "recorder",
+                Protocol = TransportProtocol.Tcp,
+                Port = 443
+            })
+        };
     }
 }

@@ -15,7 +15,8 @@ internal sealed class HiddenHouse(NetworkDocument believed, Cause hidden)
     {
         var shown = Answers(look, seen, hasSocket)[0];
         if (look.Reading != ReadingKind.Laptop) return shown.Sample is { } value ? [new(look, value)] : [];
-        return [.. shown.Rows.Where(row => row.Value.Sample is not null).Select(row => new Sighting(look with { Reading = row.Kind }, row.Value.Sample!))];
+        return [.. shown.Rows.Where(row => row.Value.Sample is not null).Select(row =>
+            new Sighting(look with { Reading = row.Kind }, row.Value.Sample!))];
     }
 
     /// <summary>All that it may show.</summary>

@@ -15,7 +15,8 @@ public sealed record Played(int Looks, double Minutes, bool IsRight, bool IsSett
 internal static class Playing
 {
     /// <param name="confirms">What is found is looked at before it is believed.</param>
-    public static Played Of(NetworkDocument believed, Cause hidden, ImmutableArray<Sighting> complaint, int mostLooks, bool confirms = false)
+    public static Played Of(NetworkDocument believed, Cause hidden, ImmutableArray<Sighting> complaint, int mostLooks,
+        bool confirms = false)
     {
         var house = new HiddenHouse(believed, hidden);
         var (seen, looks, minutes) = (complaint, 0, 0.0);
@@ -34,7 +35,8 @@ internal static class Playing
     }
 
     /// <summary>Whether the group that is thought of first has what is hidden.</summary>
-    private static bool Holds(DiagnosisResult diagnosis, Cause hidden) => diagnosis.Causes is [var first, ..] && first.Alike.Any(cause => IsSame(cause, hidden));
+    private static bool Holds(DiagnosisResult diagnosis, Cause hidden) =>
+        diagnosis.Causes is [var first, ..] && first.Alike.Any(cause => IsSame(cause, hidden));
 
     public static bool IsSame(Cause a, Cause b)
     {

@@ -7,7 +7,8 @@ internal static class Advice
     public static string? Instead(Cause cause) => cause.Kind.Name switch
     {
         "line-holds" => "Switch off the box at the wall and the router, wait ten minutes, then switch them on in that order",
-        "second-server" => $"Unplug the router that answers at {cause.Subject.First(one => one.Field == "address").Value}, or turn its DHCP server off",
+        "second-server" =>
+            $"Unplug the router that answers at {cause.Subject.First(one => one.Field == "address").Value}, or turn its DHCP server off",
         _ => cause.IsOfProvider ? "It is the provider's: tell them what was seen" : null,
     };
 
@@ -20,10 +21,12 @@ internal static class Advice
         "as-sold" => "Ask who pressed reset, and why: what did not work then?",
         "line-down" => "Look at the lamps of the box at the wall, switch it off for a minute, wait five. Then call the provider.",
         "line-shared" => "Ask the provider for an address of its own; many give one for a fee. Until then nothing can be let in.",
-        "line-holds" => "Switch off the box at the wall and the router. Wait ten minutes. The box at the wall on first; the router when its lamp says the line is there.",
+        "line-holds" =>
+            "Switch off the box at the wall and the router. Wait ten minutes. The box at the wall on first; the router when its lamp says the line is there.",
         "names-silent" => "Until the provider mends it: set name servers by hand in the router, those that the household trusts.",
         "port-closed" => "Ask the provider to open it, or use a port above 1024 on the outside.",
-        "second-server" => "Find it: open its address in the browser, look for a box that was added lately, pull plugs one at a time. Ask whose it is before you unplug it for good.",
+        "second-server" =>
+            "Find it: open its address in the browser, look for a box that was added lately, pull plugs one at a time. Ask whose it is before you unplug it for good.",
         "loop" => "Pull that cable, and mark both ends.",
         "laptop-fixed" => "Set your own laptop back to automatic.",
         "wifi-off" => "Some boxes have a button that switches Wi-Fi off: ask whether somebody pressed it.",

@@ -21,8 +21,10 @@ internal static class BoxCauses
                 ("mode", Words<DeviceMode>.Of(mode.Mode)))))) yield return cause;
             if (box.Lan is not { Method: LanMethod.Static, Address: not null, DhcpServer: { } server } || !box.Traits.RunsServer) continue;
             yield return server.Enabled
-                ? CauseGround.OfBox("dhcp-off", box, $"{box.Name} gives out no addresses: its DHCP server is off.", "dhcp", one => Served(one, false))
-                : CauseGround.OfBox("dhcp-on", box, $"{box.Name} gives out addresses too: its DHCP server is on.", "dhcp", one => Served(one, true));
+                ? CauseGround.OfBox("dhcp-off", box, $"{box.Name} gives out no addresses: its DHCP server is off.", "dhcp",
+                    one => Served(one, false))
+                : CauseGround.OfBox("dhcp-on", box, $"{box.Name} gives out addresses too: its DHCP server is on.", "dhcp",
+                    one => Served(one, true));
         }
     }
 

@@ -18,7 +18,8 @@ internal static class CableCauses
             ? house.WithEndpoint(Thing!.Id, thing => thing with { Connect = Attachment.To(to) })
             : house with
             {
-                Cables = [.. house.Cables.Select(one => one.Id != Cable.Id ? one : Cable.A == At ? one with { A = to } : one with { B = to })],
+                Cables = [.. house.Cables.Select(one => one.Id != Cable.Id ? one : Cable.A == At ? one with { A = to }
+                    : one with { B = to })],
             };
     }
 
@@ -27,14 +28,19 @@ internal static class CableCauses
         var house = ground.House;
         foreach (var cable in house.Cables)
         {
-            yield return CauseGround.One("cable-out", $"The cable between {ground.Socket(cable.A)} and {ground.Socket(cable.B)} is not plugged in.",
+            yield return CauseGround.One("cable-out",
+                $"The cable between {ground.Socket(cable.A)} and {ground.Socket(cable.B)} is not plugged in.",
                 cable.Id, now => now with { Cables = now.Cables.RemoveAll(one => one.Id == cable.Id) }, ("cable", cable.Id)) with
             { Fields = [$"{cable.Id}.a", $"{cable.Id}.b"] };
             if (cable.Medium == Medium.Ethernet && SocketRates.Agreed(house, cable) > SlowMbps)
                 yield return CauseGround.One("slow-cable",
                     $"The cable between {ground.Socket(cable.A)} and {ground.Socket(cable.B)} runs at {SlowMbps} Mb/s: one of its pairs is broken.",
                     $"{cable.Id}.speed",
-                    now => now with { Cables = [.. now.Cables.Select(one => one.Id == cable.Id ? one with { AgreedMbps = SlowMbps } : one)] },
+                    now => now with
+                    {
+                        Cables = [.. now.Cables.Select(one => one.Id == cable.Id ? one with { AgreedMbps = SlowMbps }
+                        : one)]
+                    },
                     ("cable", cable.Id));
         }
         foreach (var thing in house.Endpoints)
@@ -68,7 +74,8 @@ internal static class CableCauses
                 var (one, other) = (plugs[i], plugs[j]);
                 if (IsPlainLan(box, one.At) && IsPlainLan(box, other.At) || (one.Cable is not null && one.Cable == other.Cable)) continue;
                 var (first, second) = (one.MoveTo(other.At), other.MoveTo(one.At));
-                yield return CauseGround.One("plugs-swapped", $"The plugs in {ground.Socket(one.At)} and {ground.Socket(other.At)} are swapped.",
+                yield return CauseGround.One("plugs-swapped",
+                    $"The plugs in {ground.Socket(one.At)} and {ground.Socket(other.At)} are swapped.",
                     one.Field, house => second(first(house)), ("device", box.Id), ("ports", new[] { one.At.Port, other.At.Port })) with
                 { Fields = [one.Field, other.Field] };
             }

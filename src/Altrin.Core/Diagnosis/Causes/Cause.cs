@@ -10,7 +10,8 @@ namespace Altrin.Core.Diagnosis.Causes;
 /// <param name="Change">Makes it so in any house.</param>
 /// <param name="Fields">What of the house it changes: two causes that change the same make no pair.</param>
 /// <param name="Sentence">What went wrong, as one tradesperson would tell another.</param>
-public sealed record Cause(CauseKind Kind, ImmutableArray<(string Field, object Value)> Subject, Func<NetworkDocument, NetworkDocument> Change,
+public sealed record Cause(CauseKind Kind, ImmutableArray<(string Field, object Value)> Subject, Func<NetworkDocument,
+    NetworkDocument> Change,
     ImmutableArray<string> Fields, string Sentence)
 {
     public double Odds { get; init; }
@@ -36,7 +37,8 @@ public sealed record Cause(CauseKind Kind, ImmutableArray<(string Field, object 
     public string? MendInWords => Advice.Instead(this);
 
     /// <summary>Mended on the spot, with a plug, a switch or a call: nothing that was set is otherwise.</summary>
-    public bool IsByHand => Kind.Name is "cable-out" or "other-socket" or "plugs-swapped" or "slow-cable" or "no-power" or "loop" or "line-holds" or "second-server"
+    public bool IsByHand =>
+        Kind.Name is "cable-out" or "other-socket" or "plugs-swapped" or "slow-cable" or "no-power" or "loop" or "line-holds" or "second-server"
         || IsOfProvider;
 
     /// <summary>The provider's own doing: nothing in the house mends it.</summary>
@@ -57,11 +59,12 @@ public sealed record Cause(CauseKind Kind, ImmutableArray<(string Field, object 
     public static readonly CauseKind Pair = new("pair", 0, 0, int.MaxValue);
 
     /// <summary>Both at once.</summary>
-    public static Cause Both(Cause a, Cause b) => new(Pair, [], house => b.Change(a.Change(house)), a.Fields.AddRange(b.Fields), $"{a.Sentence} {b.Sentence}")
-    {
-        Odds = a.Odds * b.Odds,
-        Laptop = a.Laptop ?? b.Laptop,
-        FixedLaptop = a.FixedLaptop ?? b.FixedLaptop,
-        Of = [a, b],
-    };
+    public static Cause Both(Cause a, Cause b) =>
+        new(Pair, [], house => b.Change(a.Change(house)), a.Fields.AddRange(b.Fields), $"{a.Sentence} {b.Sentence}")
+        {
+            Odds = a.Odds * b.Odds,
+            Laptop = a.Laptop ?? b.Laptop,
+            FixedLaptop = a.FixedLaptop ?? b.FixedLaptop,
+            Of = [a, b],
+        };
 }

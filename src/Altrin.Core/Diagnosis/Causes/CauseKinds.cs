@@ -21,8 +21,11 @@ internal static class CauseKinds
         var kinds = new Dictionary<string, CauseKind>(StringComparer.Ordinal);
         while (text.ReadLine() is { } line)
         {
-            if (line.StartsWith('#') || line.Split(' ', 4, StringSplitOptions.RemoveEmptyEntries) is not [var name, var odds, var minutes, ..]) continue;
-            kinds.Add(name, new(name, double.Parse(odds, CultureInfo.InvariantCulture), double.Parse(minutes, CultureInfo.InvariantCulture), kinds.Count));
+            if (line.StartsWith('#')
+                || line.Split(' ', 4, StringSplitOptions.RemoveEmptyEntries) is not [var name, var odds, var minutes, ..]) continue;
+            kinds.Add(name,
+                new(name, double.Parse(odds, CultureInfo.InvariantCulture), double.Parse(minutes, CultureInfo.InvariantCulture),
+                kinds.Count));
         }
         return kinds;
     }

@@ -15,7 +15,8 @@ internal static class RadioCauses
         {
             if (box.Uplink is { } uplink && state.UplinkBox(box.Id) is { } upper)
                 yield return CauseGround.OfBox("not-joined", box,
-                    $"{box.Name} has not joined {uplink.Ssid} of {house.NameOf(upper)}: its key is mistyped, or it is too far away.", "uplink",
+                    $"{box.Name} has not joined {uplink.Ssid} of {house.NameOf(upper)}: its key is mistyped, or it is too far away.",
+                        "uplink",
                     one => one.Uplink is null ? one : one with { Uplink = one.Uplink with { Key = NoKey } });
             foreach (var network in box.SendsWifi ? box.Wifi.Where(one => one.Enabled) : [])
                 yield return CauseGround.OfBox("wifi-off", box, $"{box.Name} does not send {network.Ssid}: the network is switched off.",
@@ -23,12 +24,16 @@ internal static class RadioCauses
         }
         foreach (var thing in house.Endpoints)
             if (thing.Connect is Attachment.Join join && state.JoinedBox(thing.Id) is not null)
-                yield return CauseGround.One("not-joined", $"{thing.Name} has not joined {join.Ssid}: its key is mistyped, or it is too far away.",
-                    thing.Id, now => now.WithEndpoint(thing.Id, one => one.Connect is Attachment.Join on ? one with { Connect = on with { Key = NoKey } } : one),
+                yield return CauseGround.One("not-joined",
+                    $"{thing.Name} has not joined {join.Ssid}: its key is mistyped, or it is too far away.",
+                    thing.Id, now =>
+                        now.WithEndpoint(thing.Id, one => one.Connect is Attachment.Join on
+                        ? one with { Connect = on with { Key = NoKey } } : one),
                     ("endpoint", thing.Id));
         foreach (var (box, radio) in LinkRadios(ground).Distinct())
             if (box.Wifi.FirstOrDefault(one => one.Radio == radio) is { Channel.Number: { } channel } first)
-                yield return CauseGround.OfBox("wds-channel", box, $"{box.Name} is on an automatic channel: the link needs channel {channel}.",
+                yield return CauseGround.OfBox("wds-channel", box,
+                    $"{box.Name} is on an automatic channel: the link needs channel {channel}.",
                     $"channel.{radio}", one => Wandering(one, radio), ("radio", radio));
     }
 
@@ -48,7 +53,8 @@ internal static class RadioCauses
     {
         foreach (var box in ground.InUse)
         {
-            if (!box.Traits.NeedsFixedChannel || box.Uplink is not { } uplink || ground.State.JoinedNetwork(box.Id) is not var (upper, place)) continue;
+            if (!box.Traits.NeedsFixedChannel || box.Uplink is not { } uplink
+                || ground.State.JoinedNetwork(box.Id) is not var (upper, place)) continue;
             yield return (box, uplink.Radio);
             var other = ground.House.FindDevice(upper)!;
             yield return (other, other.Wifi[place].Radio);

@@ -17,15 +17,18 @@ internal static class StrangerCauses
     public static IEnumerable<Cause> Of(CauseGround ground)
     {
         var own = Own(ground).ToList();
-        var at = Seen(ground, own) ?? Usual.Where(one => !own.Any(one.Overlaps)).Select(one => (Ipv4Address?)one.Network.Plus(1)).FirstOrDefault();
+        var at = Seen(ground, own)
+            ?? Usual.Where(one => !own.Any(one.Overlaps)).Select(one => (Ipv4Address?)one.Network.Plus(1)).FirstOrDefault();
         if (at is { } address)
-            foreach (var segment in ground.House.Devices.Where(box => box.RoutesForItsOwn).Select(box => ground.State.InsideOf(box.Id)).Where(one => one >= 0).Distinct())
+            foreach (var segment in ground.House.Devices.Where(box => box.RoutesForItsOwn).Select(box =>
+                ground.State.InsideOf(box.Id)).Where(one => one >= 0).Distinct())
                 if (Second(ground, segment, address) is { } second) yield return second;
         foreach (var segment in ground.State.Segments)
             if (Ring(ground, segment.Index) is { } ring) yield return ring;
     }
 
-    private static IEnumerable<Prefix> Own(CauseGround ground) => ground.State.Segments.SelectMany(one => ground.State.SubnetsOn(one.Index)).Distinct();
+    private static IEnumerable<Prefix> Own(CauseGround ground) =>
+        ground.State.Segments.SelectMany(one => ground.State.SubnetsOn(one.Index)).Distinct();
 
     /// <summary>Where a stranger's server must be, by what was seen: its own address, a gateway, or .1 beside an address.</summary>
     private static Ipv4Address? Seen(CauseGround ground, List<Prefix> own)
@@ -42,7 +45,8 @@ internal static class StrangerCauses
 
     private static Cause? Second(CauseGround ground, int segment, Ipv4Address address)
     {
-        if (ground.House.Devices.FirstOrDefault(box => ground.State.IsInUse(box.Id) && ground.State.InsideOf(box.Id) == segment) is not { } first) return null;
+        if (ground.House.Devices.FirstOrDefault(box => ground.State.IsInUse(box.Id)
+            && ground.State.InsideOf(box.Id) == segment) is not { } first) return null;
         var subnet = Prefix.Of(address, InterfaceAddress.BareLength);
         var stranger = new Device
         {
@@ -58,10 +62,13 @@ internal static class StrangerCauses
                 DhcpServer = new() { Enabled = true, Start = subnet.Network.Plus(100), End = subnet.Network.Plus(199) },
             },
         };
-        return CauseGround.One("second-server", $"An unknown router at {address} gives out addresses on the network of {first.Name}.", $"stranger.{first.Id}",
-            house => house.WithDevice(first.Id, box => box with { Ports = box.Ports.Add(new() { Id = AddedSocket, Role = PortRole.Lan }) }) with
+        return CauseGround.One("second-server", $"An unknown router at {address} gives out addresses on the network of {first.Name}.",
+            $"stranger.{first.Id}",
+            house => house.WithDevice(first.Id,
+                box => box with { Ports = box.Ports.Add(new() { Id = AddedSocket, Role = PortRole.Lan }) }) with
             {
-                Devices = house.WithDevice(first.Id, box => box with { Ports = box.Ports.Add(new() { Id = AddedSocket, Role = PortRole.Lan }) }).Devices.Add(stranger),
+                Devices = house.WithDevice(first.Id,
+                    box => box with { Ports = box.Ports.Add(new() { Id = AddedSocket, Role = PortRole.Lan }) }).Devices.Add(stranger),
                 Cables = house.Cables.Add(new() { Id = AddedCable, A = new(first.Id, AddedSocket), B = new(UnknownServer, "lan1") }),
             },
             ("device", first.Id), ("address", $"{address}")) with
@@ -77,7 +84,8 @@ internal static class StrangerCauses
         var cable = new Cable { Id = "added-loop", A = a, B = b };
         return CauseGround.One("loop", $"A cable joins {ground.Socket(a)} and {ground.Socket(b)}: that is a loop.", $"loop.{segment}",
             house => house with { Cables = house.Cables.Add(cable) },
-            ("device", a.Device), ("port", a.Port), ("to", new Dictionary<string, string> { ["device"] = b.Device, ["port"] = b.Port })) with
+            ("device", a.Device), ("port", a.Port),
+                ("to", new Dictionary<string, string> { ["device"] = b.Device, ["port"] = b.Port })) with
         { Undo = _ => [new UnplugCable(cable.Id)] };
     }
 }

@@ -15,9 +15,11 @@ public static class AnswerWords
         var address = Value(house, ReadingKind.Address, rows[ReadingKind.Address].Sample ?? "", rows[ReadingKind.Address].IsAnyOfSubnet);
         var gateway = rows[ReadingKind.Gateway].Sample is { } at and not "none" ? $", gateway {at}" : "";
         // The gateway is the name server in most houses; only where it is not is it said.
-        var servers = rows[ReadingKind.Dns].Sample is { Length: > 0 } dns && dns != rows[ReadingKind.Gateway].Sample ? $", name servers {dns}" : "";
+        var servers = rows[ReadingKind.Dns].Sample is { Length: > 0 } dns && dns != rows[ReadingKind.Gateway].Sample
+            ? $", name servers {dns}" : "";
         var layers = rows[ReadingKind.NatLayers].Sample is { } n and not "1" ? $" over {n} translations" : "";
-        var internet = rows[ReadingKind.Internet].Sample != "yes" ? "no internet" : rows[ReadingKind.Lookup].Sample == "yes" ? $"internet{layers}" : "internet by numbers, names are not found";
+        var internet = rows[ReadingKind.Internet].Sample != "yes" ? "no internet" : rows[ReadingKind.Lookup].Sample == "yes"
+            ? $"internet{layers}" : "internet by numbers, names are not found";
         return $"{address}{gateway}{servers}, {internet}";
     }
 
@@ -54,12 +56,14 @@ public static class AnswerWords
     };
 
     private static string Where(NetworkDocument house, Look look) => look.Who is { } who ? house.NameOf(who)
-        : look.From?.Connect?.Match(plug => $"Laptop in {house.SocketName(plug.Into)}", join => $"Laptop on {join.Ssid}{(join.Near is { } near ? $" of {house.NameOf(near)}" : "")}")
+        : look.From?.Connect?.Match(plug => $"Laptop in {house.SocketName(plug.Into)}",
+            join => $"Laptop on {join.Ssid}{(join.Near is { } near ? $" of {house.NameOf(near)}" : "")}")
         ?? "Laptop";
 
     private static string Value(NetworkDocument house, ReadingKind kind, string value, bool isAnyOfSubnet) => kind switch
     {
-        ReadingKind.Address or ReadingKind.WanAddress when value.StartsWith("169.254.", StringComparison.Ordinal) => "169.254…: it gave itself one",
+        ReadingKind.Address or ReadingKind.WanAddress when value.StartsWith("169.254.", StringComparison.Ordinal) =>
+            "169.254…: it gave itself one",
         ReadingKind.Address or ReadingKind.WanAddress when value == "none" => "no address",
         ReadingKind.Address or ReadingKind.WanAddress when isAnyOfSubnet => $"{value[..(value.LastIndexOf('.') + 1)]}x",
         ReadingKind.Gateway when value == "none" => "no gateway",

@@ -42,9 +42,11 @@ internal static class LookTable
         for (var i = 0; i < order.Count; i++) place[order[i]] = i;
         for (var s = 0; s < suspects.Count; s++) groupOf[s] = place[groupOf[s]];
         var told = rows.Select((row, i) => (Row: row, Bits: Bits(row, suspects), Order: i)).Where(one => one.Bits > LeastBits)
-            .OrderByDescending(one => Math.Round(one.Bits / one.Row.Minutes, 9)).ThenBy(one => one.Row.Minutes).ThenBy(one => one.Order).Take(MostLooks);
+            .OrderByDescending(one => Math.Round(one.Bits / one.Row.Minutes, 9)).ThenBy(one => one.Row.Minutes).ThenBy(one =>
+                one.Order).Take(MostLooks);
         return ([.. order.Select(g => groups[g])],
-            [.. told.Select(one => new NextLook(one.Row.Look, LookWords.Do(ground, one.Row.Look), one.Row.Minutes, one.Bits, Answers(one.Row, groupOf)))]);
+            [.. told.Select(one =>
+                new NextLook(one.Row.Look, LookWords.Do(ground, one.Row.Look), one.Row.Minutes, one.Bits, Answers(one.Row, groupOf)))]);
     }
 
     /// <summary>The cheapest look at which the house as it may be shows something else than the house as believed.</summary>
@@ -93,7 +95,8 @@ internal static class LookTable
         return Math.Max(0, Entropy(chances.Values) - given);
     }
 
-    private static double Entropy(IEnumerable<double> chances) => -chances.Where(chance => chance > 0).Sum(chance => chance * Math.Log2(chance));
+    private static double Entropy(IEnumerable<double> chances) =>
+        -chances.Where(chance => chance > 0).Sum(chance => chance * Math.Log2(chance));
 
     private static ImmutableArray<LookAnswer> Answers(Row row, int[] groupOf)
     {

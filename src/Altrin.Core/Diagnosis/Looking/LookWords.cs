@@ -36,10 +36,12 @@ internal static class LookWords
     private static string Place(NetworkDocument house, LaptopPlace place, bool isHere)
     {
         if (isHere) return "With the laptop where it is";
-        return place.Connect?.Match(plug => $"Plug the laptop into {house.SocketName(plug.Into)}", join => $"Join {join.Ssid} of {house.NameOf(join.Near ?? "")}")
+        return place.Connect?.Match(plug => $"Plug the laptop into {house.SocketName(plug.Into)}",
+            join => $"Join {join.Ssid} of {house.NameOf(join.Near ?? "")}")
             ?? "With the laptop unplugged";
     }
 
     private static string Whose(NetworkDocument house, MacAddress mac) =>
-        house.Devices.FirstOrDefault(box => box.Mac == mac)?.Name ?? house.Endpoints.FirstOrDefault(thing => thing.Mac == mac)?.Name ?? $"{mac}";
+        house.Devices.FirstOrDefault(box => box.Mac == mac)?.Name ?? house.Endpoints.FirstOrDefault(thing => thing.Mac == mac)?.Name
+            ?? $"{mac}";
 }

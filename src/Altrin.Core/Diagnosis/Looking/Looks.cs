@@ -32,7 +32,8 @@ internal static class Looks
     {
         var done = ground.Seen.Select(one => LookKeys.Of(ground, one.Look)).ToHashSet(StringComparer.Ordinal);
         foreach (var place in ground.Places)
-            if (Look.OfLaptop.Where(kind => kind != ReadingKind.NatLayers).All(kind => done.Contains(LookKeys.Of(ground, new(kind, place)))))
+            if (Look.OfLaptop.Where(kind => kind != ReadingKind.NatLayers).All(kind =>
+                done.Contains(LookKeys.Of(ground, new(kind, place)))))
                 done.Add(LookKeys.Of(ground, new(ReadingKind.Laptop, place)));
         return done;
     }
@@ -52,7 +53,8 @@ internal static class Looks
                 yield return new(ReadingKind.Ping, place, At: address);
             }
         }
-        foreach (var ssid in suspects.SelectMany(one => one.Hypothesis.House.Devices).SelectMany(box => box.Wifi).Select(one => one.Ssid).Distinct(StringComparer.Ordinal))
+        foreach (var ssid in suspects.SelectMany(one => one.Hypothesis.House.Devices).SelectMany(box => box.Wifi).Select(one =>
+            one.Ssid).Distinct(StringComparer.Ordinal))
             yield return new(ReadingKind.Network, Ssid: ssid);
         foreach (var thing in house.Endpoints)
         {
@@ -70,7 +72,8 @@ internal static class Looks
             yield return new(ReadingKind.WanAddress, Device: box.Id);
             yield return new(ReadingKind.Mode, Device: box.Id);
             yield return new(ReadingKind.Dhcp, Device: box.Id);
-            foreach (var mac in box.Lan?.DhcpServer is null ? [] : Macs(house)) yield return new(ReadingKind.Listed, Device: box.Id, Mac: mac);
+            foreach (var mac in box.Lan?.DhcpServer is null ? []
+                : Macs(house)) yield return new(ReadingKind.Listed, Device: box.Id, Mac: mac);
         }
     }
 
@@ -80,14 +83,17 @@ internal static class Looks
     /// <summary>What boxes have set and labels say, in any house that is left.</summary>
     private static IEnumerable<Ipv4Address> Addresses(Ground ground, List<Suspect> suspects) =>
         suspects.Select(one => one.Hypothesis.House).Prepend(ground.House).SelectMany(house => house.Devices)
-            .SelectMany(box => new[] { box.Lan is { Method: LanMethod.Static } lan ? lan.Address?.Address : null, box.Label?.DefaultAddress })
+            .SelectMany(box =>
+                new[] { box.Lan is { Method: LanMethod.Static } lan ? lan.Address?.Address : null, box.Label?.DefaultAddress })
             .OfType<Ipv4Address>().Distinct();
 
     /// <summary>Only pairs that a want or a sighting names.</summary>
     private static IEnumerable<(string From, string To)> Pairs(Ground ground) =>
         ground.House.Needs.OfType<Need.Reach>().Select(need => (need.From, need.To))
-            .Concat(ground.Seen.Where(one => one.Look.Reading == ReadingKind.Reach).Select(one => (one.Look.Who!, one.Look.To!))).Distinct();
+            .Concat(ground.Seen.Where(one => one.Look.Reading == ReadingKind.Reach).Select(one =>
+                (one.Look.Who!, one.Look.To!))).Distinct();
 
     private static bool IsGuest(Ground ground, LaptopPlace place) => place.Connect is Attachment.Join { Near: { } near } join
-        && ground.House.FindDevice(near) is { RoutesForItsOwn: true } box && box.Wifi.Any(one => one.Guest && one.Ssid == join.Ssid && one.Key == join.Key);
+        && ground.House.FindDevice(near) is { RoutesForItsOwn: true } box
+            && box.Wifi.Any(one => one.Guest && one.Ssid == join.Ssid && one.Key == join.Key);
 }

@@ -21,7 +21,8 @@ internal sealed record Suspect(Cause? Cause, Hypothesis Hypothesis)
             List<int>? least = null;
             for (var way = 0; way < Hypothesis.Ways(ground.Seen[seen[0]].Look) && least is not { Count: 0 }; way++)
             {
-                var missed = seen.Where(i => !Hypothesis.Shows(ground.Seen[i].Look, way).Any(shown => shown.Matches(ground.Seen[i].Value))).ToList();
+                var missed = seen.Where(i =>
+                    !Hypothesis.Shows(ground.Seen[i].Look, way).Any(shown => shown.Matches(ground.Seen[i].Value))).ToList();
                 if (least is null || missed.Count < least.Count) least = missed;
             }
             against.AddRange(least ?? []);
@@ -29,15 +30,18 @@ internal sealed record Suspect(Cause? Cause, Hypothesis Hypothesis)
         Against = [.. against.Order()];
     }
 
-    /// <summary>What a look may show, each with its likelihood: of the ways of chance those that show what was seen of its client.</summary>
+    /// <summary>What a look may show, each with its likelihood: of the ways of chance those that show what was seen of its
+    /// client.</summary>
     public List<(Shown Value, double Chance)> Answers(Ground ground, Look look)
     {
         List<int> fitting = [.. Enumerable.Range(0, Hypothesis.Ways(look))];
         if (fitting.Count > 1)
         {
             var client = LookKeys.Client(ground, look, -1);
-            var seen = Enumerable.Range(0, ground.Seen.Length).Where(i => LookKeys.Client(ground, ground.Seen[i].Look, i) == client).ToList();
-            var ways = fitting.Where(way => seen.All(i => Hypothesis.Shows(ground.Seen[i].Look, way).Any(shown => shown.Matches(ground.Seen[i].Value)))).ToList();
+            var seen = Enumerable.Range(0,
+                ground.Seen.Length).Where(i => LookKeys.Client(ground, ground.Seen[i].Look, i) == client).ToList();
+            var ways = fitting.Where(way =>
+                seen.All(i => Hypothesis.Shows(ground.Seen[i].Look, way).Any(shown => shown.Matches(ground.Seen[i].Value)))).ToList();
             if (ways.Count > 0) fitting = ways;
         }
         var answers = new List<(Shown, double)>();

@@ -23,7 +23,8 @@ internal sealed class Ground
         (House, Seen, State) = (house, seen, Simulator.Run(house));
         foreach (var sighting in seen)
             if (sighting.Look.From is { } from) LastPlace = Add(from);
-        var sockets = hasSocket ? house.Devices.Where(box => State.IsInUse(box.Id)).Select(FreeSocket).OfType<Socket>().Select(Attachment.To) : [];
+        var sockets = hasSocket
+            ? house.Devices.Where(box => State.IsInUse(box.Id)).Select(FreeSocket).OfType<Socket>().Select(Attachment.To) : [];
         var all = sockets.Concat(Networks(house, State)).Select(LaptopPlace.Asking).ToList();
         PagePlaces = [.. all.Select(Add).Distinct()];
         // Another free socket of the box that the laptop is in tells nothing new.
@@ -82,7 +83,8 @@ internal sealed class Ground
     internal static bool IsGuest(NetworkState state, string who) => state.Net(who) is { Segment: >= 0 and var segment }
         && state.House.Devices.Any(box => state.GuestsOf(box.Id) == segment && state.InsideOf(box.Id) != segment);
 
-    /// <summary>Minutes before a reading there, common practice: to another socket of the box 1, to another network 1, to another box 2.</summary>
+    /// <summary>Minutes before a reading there, common practice: to another socket of the box 1, to another network 1, to another box
+    /// 2.</summary>
     public double MinutesTo(int place)
     {
         if (place == LastPlace) return 0;

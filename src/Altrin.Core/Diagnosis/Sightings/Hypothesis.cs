@@ -10,7 +10,8 @@ namespace Altrin.Core.Diagnosis.Sightings;
 internal sealed record PossibleHouse(NetworkDocument House, LaptopPlace? LastPlace = null, EndpointAddress? FixedEverywhere = null);
 
 /// <summary>What would be seen in a house as it may be. States are simulated when they are asked for, and kept.</summary>
-/// <remarks>The laptop at every place is one simulation where that changes nothing: a laptop asks last, and takes nothing from anybody.</remarks>
+/// <remarks>The laptop at every place is one simulation where that changes nothing: a laptop asks last, and takes nothing from
+/// anybody.</remarks>
 internal sealed class Hypothesis
 {
     private readonly PossibleHouse possible;
@@ -27,7 +28,8 @@ internal sealed class Hypothesis
     {
         (this.possible, this.ground) = (possible, ground);
         takesPart = InUse.Of(House);
-        setByHand = [.. State.Interfaces.Where(one => one.Outcome == LeaseOutcome.Static).Select(one => one.Candidates[0].Address!.Value.Address)];
+        setByHand = [.. State.Interfaces.Where(one => one.Outcome == LeaseOutcome.Static).Select(one =>
+            one.Candidates[0].Address!.Value.Address)];
     }
 
     public NetworkDocument House => possible.House;
@@ -49,17 +51,20 @@ internal sealed class Hypothesis
     }
 
     /// <summary>The laptop at that place: a state, and its id there.</summary>
-    /// <remarks>Laptops that ask on one segment see the same: the first of them stands for all. Where they took one another's addresses, it is alone on
+    /// <remarks>Laptops that ask on one segment see the same: the first of them stands for all. Where they took one another's addresses, it
+    /// is alone on
     /// its segment.</remarks>
     private (NetworkState State, string Id) At(int place)
     {
         if (seats.TryGetValue(place, out var known)) return known;
         return seats[place] = !MayShare(place) ? (WithLaptops([place]), LaptopAt(place))
             : State.Net(LaptopAt(place))!.Segment < 0 ? (State, LaptopAt(place))
-            : IsAsAlone(First(place)) ? (State, LaptopAt(First(place))) : (sparse ??= WithLaptops(Sharing().Select(First).Distinct()), LaptopAt(First(place)));
+            : IsAsAlone(First(place)) ? (State, LaptopAt(First(place)))
+                : (sparse ??= WithLaptops(Sharing().Select(First).Distinct()), LaptopAt(First(place)));
     }
 
-    private IEnumerable<int> Sharing() => Enumerable.Range(0, ground.Places.Length).Where(place => MayShare(place) && State.Net(LaptopAt(place))!.Segment >= 0);
+    private IEnumerable<int> Sharing() =>
+        Enumerable.Range(0, ground.Places.Length).Where(place => MayShare(place) && State.Net(LaptopAt(place))!.Segment >= 0);
 
     private int First(int place)
     {
@@ -88,14 +93,16 @@ internal sealed class Hypothesis
         return servers == 0 || (net.Outcome != LeaseOutcome.LinkLocal && net.Candidates.Count(held => held.Address is not null) == servers);
     }
 
-    /// <summary>What one thing is leased changes nothing for another: all races of things are decided in one state, but where one is to reach another.</summary>
+    /// <summary>What one thing is leased changes nothing for another: all races of things are decided in one state, but where one is to
+    /// reach another.</summary>
     private NetworkState Decided(NetworkState from, string? owner, int candidate)
     {
         var race = new SettledRace(owner, candidate);
         return decided.TryGetValue((from, race), out var known) ? known : decided[(from, race)] = Simulator.Run(from.House, race);
     }
 
-    /// <summary>How many ways chance may decide for whoever the look is of; 1 where it decides nothing. Besides the lease it decides which of two
+    /// <summary>How many ways chance may decide for whoever the look is of; 1 where it decides nothing. Besides the lease it decides which
+    /// of two
     /// holders of its gateway's address a client talks to: that too once, for all that is seen of it.</summary>
     public int Ways(Look look)
     {
@@ -146,7 +153,8 @@ internal sealed class Hypothesis
         {
             case ReadingKind.WanAddress: return PageOpens(look.Device!) ? [Address(state, one, held)] : NoPage;
             case ReadingKind.Listed:
-                return !PageOpens(look.Device!) ? NoPage : one is { Outcome: LeaseOutcome.Leased or LeaseOutcome.Contested } && held?.Server == look.Device ? IsSo : IsNot;
+                return !PageOpens(look.Device!) ? NoPage : one is { Outcome: LeaseOutcome.Leased or LeaseOutcome.Contested }
+                    && held?.Server == look.Device ? IsSo : IsNot;
         }
         var isGuest = IsGuest(state, who);
         Shown Own(Shown shown) => isGuest ? shown.OrAnything() : shown;
@@ -191,7 +199,8 @@ internal sealed class Hypothesis
     {
         ReadingKind.Internet => YesNo(state.Internet(who!).Reachable),
         ReadingKind.Lookup => YesNo(NameServers.Answer(state, who!)),
-        ReadingKind.NatLayers => [state.Internet(who!) is { Reachable: not Answer.No, NatLayers: var n } ? Shown.Exactly($"{n}") : Shown.Nothing],
+        ReadingKind.NatLayers =>
+            [state.Internet(who!) is { Reachable: not Answer.No, NatLayers: var n } ? Shown.Exactly($"{n}") : Shown.Nothing],
         ReadingKind.Page or ReadingKind.Ping => AtAddress(look, state, who!),
         ReadingKind.Joined => [Shown.Exactly(state.JoinedBox(who!) ?? Shown.Nobody)],
         ReadingKind.Network => state.Air.Any(one => one.Network.Ssid == look.Ssid && one.Network.Broadcast) ? IsSo : IsNot,
@@ -228,11 +237,13 @@ internal sealed class Hypothesis
     {
         null => Shown.None,
         Line.ProviderId => Shown.Exactly($"{state.LineNumbers!.Router.Address}"),
-        _ => state.Servers.FirstOrDefault(one => one.Device == server) is { } running ? Shown.Exactly($"{running.Own.Address}") : Shown.None,
+        _ => state.Servers.FirstOrDefault(one => one.Device == server) is { } running ? Shown.Exactly($"{running.Own.Address}")
+            : Shown.None,
     };
 
     private static Shown Dns(Candidate? held) => held is null or { Dns.IsDefaultOrEmpty: true } ? Shown.Exactly("")
-        : held.Server == Line.ProviderId ? Shown.Exactly(Shown.Servers(held.Dns.Select(one => $"{one}"))).OrAnything() : Shown.Exactly(Shown.Servers(held.Dns.Select(one => $"{one}")));
+        : held.Server == Line.ProviderId ? Shown.Exactly(Shown.Servers(held.Dns.Select(one => $"{one}"))).OrAnything()
+            : Shown.Exactly(Shown.Servers(held.Dns.Select(one => $"{one}")));
 
     private static IReadOnlyList<Shown> YesNo(Answer answer) => answer switch
     {
@@ -272,7 +283,8 @@ internal sealed class Hypothesis
     private bool PageOpens(string device)
     {
         if (opens.TryGetValue(device, out var known)) return known;
-        return opens[device] = ground.PagePlaces.Any(place => At(place) is var (state, id) && state.Admin(id, device).Reachable != Answer.No);
+        return opens[device] = ground.PagePlaces.Any(place => At(place) is var (state, id)
+            && state.Admin(id, device).Reachable != Answer.No);
     }
 
     private static Answer Outside(NetworkState state, string endpoint, int port) =>

@@ -4,7 +4,8 @@ using Altrin.Core.Network;
 
 namespace Altrin.Core.Diagnosis.Sightings;
 
-/// <summary>What a look shows in one house, by one way of chance. Several values may be the same outcome: which number is leased is chance.</summary>
+/// <summary>What a look shows in one house, by one way of chance. Several values may be the same outcome: which number is leased is
+/// chance.</summary>
 /// <param name="Key">Equal where no look tells two outcomes apart.</param>
 /// <param name="Sample">One value of it, as the format writes it; null where nothing is said.</param>
 public sealed record Shown(string Key, string? Sample)

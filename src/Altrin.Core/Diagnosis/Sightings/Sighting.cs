@@ -28,7 +28,8 @@ public sealed record LaptopPlace(Attachment? Connect, EndpointAddress Address)
 /// <param name="At">The address that is opened or pinged.</param>
 /// <param name="OutsidePort">The service's own port, tried from outside.</param>
 public sealed record Look(ReadingKind Reading, LaptopPlace? From = null, string? Who = null, string? Device = null, string? Port = null,
-    Ipv4Address? At = null, string? Ssid = null, string? To = null, string? Endpoint = null, int? OutsidePort = null, MacAddress? Mac = null)
+    Ipv4Address? At = null, string? Ssid = null, string? To = null, string? Endpoint = null, int? OutsidePort = null,
+        MacAddress? Mac = null)
 {
     /// <summary>What the laptop at a place shows at once.</summary>
     public static readonly ImmutableArray<ReadingKind> OfLaptop =

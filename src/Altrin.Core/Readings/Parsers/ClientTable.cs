@@ -1,21 +1,28 @@
 namespace Altrin.Core.Readings.Parsers;
 
-/// <summary>The list of devices on a router's page, copied as it stands: a heading, then a device a line, between tabs, semicolons, bars or wide blanks.
+/// <summary>The list of devices on a router's page, copied as it stands: a heading, then a device a line, between tabs, semicolons, bars or
+/// wide blanks.
 /// Some pages copy a cell a line, some put the name on a line above its row.</summary>
 internal sealed class ClientTable : IPastedParser
 {
-    private static readonly string[] Names = ["name", "hostname", "devicename", "clientname", "device", "host", "client", "gert", "gertename", "nomdelappareil", "appareil", "nom", "dispositivo", "nombre", "equipo"];
-    private static readonly string[] Addresses = ["ip", "ipaddress", "ipv4", "ipv4address", "address", "ipadresse", "ipv4adresse", "adresseip", "direccinip", "assignedip", "ipaddr"];
-    private static readonly string[] Macs = ["mac", "macaddress", "macid", "hardwareaddress", "physicaladdress", "macadresse", "adressemac", "direccinmac", "macaddr", "hwaddress"];
+    private static readonly string[] Names = ["name", "hostname", "devicename", "clientname", "device", "host", "client", "gert",
+        "gertename", "nomdelappareil", "appareil", "nom", "dispositivo", "nombre", "equipo"];
+    private static readonly string[] Addresses = ["ip", "ipaddress", "ipv4", "ipv4address", "address", "ipadresse", "ipv4adresse",
+        "adresseip", "direccinip", "assignedip", "ipaddr"];
+    private static readonly string[] Macs = ["mac", "macaddress", "macid", "hardwareaddress", "physicaladdress", "macadresse",
+        "adressemac", "direccinmac", "macaddr", "hwaddress"];
 
     /// <summary>How the device hangs on: by cable, on a band, on a Wi-Fi name.</summary>
-    private static readonly string[] Ways = ["connection", "connectiontype", "connectedto", "connectedvia", "interface", "ssid", "network", "verbindung", "verbindungsart", "connexion", "typedeconnexion", "conexin", "tipodeconexin"];
+    private static readonly string[] Ways = ["connection", "connectiontype", "connectedto", "connectedvia", "interface", "ssid", "network",
+        "verbindung", "verbindungsart", "connexion", "typedeconnexion", "conexin", "tipodeconexin"];
 
     /// <summary>Columns that tell nothing here, but stand between others.</summary>
-    private static readonly string[] Others = ["status", "type", "leasetime", "expires", "remaining", "signal", "band", "online", "speed", "vendor", "active", "number", "restlaufzeit", "tat", "estado"];
+    private static readonly string[] Others = ["status", "type", "leasetime", "expires", "remaining", "signal", "band", "online", "speed",
+        "vendor", "active", "number", "restlaufzeit", "tat", "estado"];
 
     /// <summary>How it came by its address.</summary>
-    private static readonly string[] Methods = ["assignment", "addresstype", "iptype", "ipassignment", "addressassignment", "dhcp", "lease", "adressart", "adressvergabe", "attribution", "asignacin"];
+    private static readonly string[] Methods = ["assignment", "addresstype", "iptype", "ipassignment", "addressassignment", "dhcp",
+        "lease", "adressart", "adressvergabe", "attribution", "asignacin"];
 
     private static readonly Dictionary<string, Held> MethodWords = new()
     {
@@ -64,7 +71,8 @@ internal sealed class ClientTable : IPastedParser
         if (HeadingSure(cells) > 0) return false;
         // A cell a line, or names above their rows: a line of one cell is one of ours too.
         var isOneCell = cells.Count == 1 && line.Text.Length <= LongestCell;
-        return IsRow(cells) || cells.Count > 1 || isOneCell && (Cells(sofar[0].Text).Count == 1 || sofar.Count == 1 || sofar.HasOne(IsOneCell));
+        return IsRow(cells) || cells.Count > 1 || isOneCell
+            && (Cells(sofar[0].Text).Count == 1 || sofar.Count == 1 || sofar.HasOne(IsOneCell));
     }
 
     private const int LongestCell = 64;
@@ -102,7 +110,8 @@ internal sealed class ClientTable : IPastedParser
         return IsRow(cells) && NameOf(cells) is null && Scan.Mac(rest[0].Text) is null && Scan.Address(rest[0].Text) is null;
     }
 
-    private static bool IsRow(List<string> cells) => cells.Count >= 2 && cells.Any(cell => Scan.Mac(cell) is not null) && cells.Any(cell => Scan.Address(cell) is not null);
+    private static bool IsRow(List<string> cells) =>
+        cells.Count >= 2 && cells.Any(cell => Scan.Mac(cell) is not null) && cells.Any(cell => Scan.Address(cell) is not null);
 
     private static List<string> Cells(string text)
     {
@@ -124,7 +133,8 @@ internal sealed class ClientTable : IPastedParser
             from = i;
         }
         // Single blanks all along: the addresses tell the cells apart.
-        if (cells.Count == 1 && Scan.Words(text) is { Length: >= 2 } words && words.Any(word => Scan.Mac(word) is not null) && words.Any(word => Scan.Address(word) is not null)) return Joined(words);
+        if (cells.Count == 1 && Scan.Words(text) is { Length: >= 2 } words && words.Any(word => Scan.Mac(word) is not null)
+            && words.Any(word => Scan.Address(word) is not null)) return Joined(words);
         return cells;
     }
 
@@ -181,7 +191,8 @@ internal sealed class ClientTable : IPastedParser
     private static IEnumerable<(List<string> Cells, int Number)> Rows(IReadOnlyList<PastedLine> lines)
     {
         var said = lines.Where(line => !line.IsBlank).ToArray();
-        if (HeadingSure(Cells(said[0].Text)) > 0 || HeadingLines(said) is not (> 0 and var width)) return said.Select(line => (Cells(line.Text), line.Number));
+        if (HeadingSure(Cells(said[0].Text)) > 0
+            || HeadingLines(said) is not (> 0 and var width)) return said.Select(line => (Cells(line.Text), line.Number));
         var heading = said[..width].Select(line => line.Trimmed).ToList();
         var column = heading.FindIndex(cell => Macs.Contains(Scan.Fold(cell)));
         var macs = Enumerable.Range(width, said.Length - width).Where(i => Scan.Mac(said[i].Trimmed) is not null).ToList();
@@ -198,7 +209,8 @@ internal sealed class ClientTable : IPastedParser
         return rows;
     }
 
-    private static string? Named(string? cell) => cell is null || NoNames.Contains(Scan.Fold(cell)) || Scan.Mac(cell) is not null || Scan.Address(cell) is not null ? null : cell;
+    private static string? Named(string? cell) =>
+        cell is null || NoNames.Contains(Scan.Fold(cell)) || Scan.Mac(cell) is not null || Scan.Address(cell) is not null ? null : cell;
 
     /// <summary>The first cell that looks like a name, where no heading says which it is.</summary>
     private static string? NameOf(List<string> cells) => Named(cells.FirstOrDefault(cell =>

@@ -27,7 +27,8 @@ internal static class ForPrograms
     {
         try
         {
-            using var json = JsonDocument.Parse(string.Join('\n', lines.Select(line => line.Text)), new() { AllowTrailingCommas = true, MaxDepth = 32 });
+            using var json = JsonDocument.Parse(string.Join('\n', lines.Select(line => line.Text)),
+                new() { AllowTrailingCommas = true, MaxDepth = 32 });
             foreach (var one in json.RootElement.EnumerateArray().Where(one => one.ValueKind == JsonValueKind.Object)) take(one);
         }
         catch (JsonException) { all.Unread.AddRange(lines.Where(line => !line.IsBlank).Select(line => line.Number)); }
@@ -37,8 +38,14 @@ internal static class ForPrograms
     public static string? Text(JsonElement of, string field)
     {
         if (of.ValueKind != JsonValueKind.Object || !of.TryGetProperty(field, out var value)) return null;
-        if (value.ValueKind == JsonValueKind.Array) return value.GetArrayLength() > 0 && value[0].ValueKind == JsonValueKind.String ? value[0].GetString() : null;
-        return value.ValueKind switch { JsonValueKind.String => value.GetString(), JsonValueKind.Null or JsonValueKind.Object => null, _ => value.GetRawText() };
+        if (value.ValueKind == JsonValueKind.Array) return value.GetArrayLength() > 0 && value[0].ValueKind == JsonValueKind.String
+            ? value[0].GetString() : null;
+        return value.ValueKind switch
+        {
+            JsonValueKind.String => value.GetString(),
+            JsonValueKind.Null or JsonValueKind.Object => null,
+            _ => value.GetRawText()
+        };
     }
 
     /// <summary>Brackets that a line opens and does not close.</summary>

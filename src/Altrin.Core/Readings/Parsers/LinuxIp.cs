@@ -40,13 +40,16 @@ internal sealed class IpAddr : IPastedParser
         var end = text.IndexOf(": <", colon + 2, StringComparison.Ordinal);
         if (end < 0) return null;
         var flags = text[(end + 3)..].Split('>')[0];
-        return flags.Length > 0 && flags.All(letter => char.IsAsciiLetterUpper(letter) || char.IsAsciiDigit(letter) || letter is ',' or '_' or '-') ? (index, text[(colon + 2)..end].Split('@')[0], flags.Contains("LOOPBACK", StringComparison.Ordinal)) : null;
+        return flags.Length > 0
+            && flags.All(letter => char.IsAsciiLetterUpper(letter) || char.IsAsciiDigit(letter) || letter is ',' or '_' or '-')
+            ? (index, text[(colon + 2)..end].Split('@')[0], flags.Contains("LOOPBACK", StringComparison.Ordinal)) : null;
     }
 
     private static (string Name, string[] Addresses)? Brief(string text)
     {
         var words = Scan.Words(text);
-        if (words.Length < 2 || char.IsWhiteSpace(text[0]) || !States.Contains(words[1]) || words[0].Contains(':', StringComparison.Ordinal)) return null;
+        if (words.Length < 2 || char.IsWhiteSpace(text[0]) || !States.Contains(words[1])
+            || words[0].Contains(':', StringComparison.Ordinal)) return null;
         var rest = words[2..].TakeWhile(word => word is not "metric").Where(word => word.Contains('/', StringComparison.Ordinal)).ToArray();
         // "ip -br link" says a hardware address there, and is not this.
         return words.Length == 2 || rest.Length > 0 ? (words[0].Split('@')[0], rest) : null;
@@ -81,7 +84,8 @@ internal sealed class IpAddr : IPastedParser
                 if (words[0] == "link/ether" && words.Length > 1) now = now with { Mac = Scan.Mac(words[1]) };
             }
             else if (words[0] == "inet" && words.Length > 1) now = With(now, words[1], words.Contains("dynamic"));
-            else if (words[0] is not ("inet6" or "valid_lft" or "altname" or "RX:" or "TX:" or "permaddr") && !words[0].StartsWith("vlan", StringComparison.Ordinal)) all.Unread.Add(line.Number);
+            else if (words[0] is not ("inet6" or "valid_lft" or "altname" or "RX:" or "TX:" or "permaddr")
+                && !words[0].StartsWith("vlan", StringComparison.Ordinal)) all.Unread.Add(line.Number);
         }
         if (now is not null) all.Adapters.Add(now);
         return all.As(Source, ReadingPart.Adapters);
@@ -112,7 +116,8 @@ internal sealed class IpAddr : IPastedParser
             };
             if (link.TryGetProperty("addr_info", out var addresses) && addresses.ValueKind == JsonValueKind.Array)
                 foreach (var one in addresses.EnumerateArray().Where(one => ForPrograms.Text(one, "family") == "inet"))
-                    adapter = With(adapter, $"{ForPrograms.Text(one, "local")}/{ForPrograms.Text(one, "prefixlen")}", ForPrograms.Text(one, "dynamic") == "true");
+                    adapter = With(adapter, $"{ForPrograms.Text(one, "local")}/{ForPrograms.Text(one, "prefixlen")}",
+                        ForPrograms.Text(one, "dynamic") == "true");
             all.Adapters.Add(adapter);
         });
         return all.As(Source, ReadingPart.Adapters);
@@ -154,13 +159,20 @@ internal sealed class IpRoute : IPastedParser
                 adapter = new(row.Dev) { Kind = Scan.KindOf(row.Dev) };
                 order.Add(row.Dev);
             }
-            if (row.To == "default" && Scan.Address(row.Via) is { } gateway && adapter.Gateway is null) adapter = adapter with { Gateway = gateway };
+            if (row.To == "default" && Scan.Address(row.Via) is { } gateway
+                && adapter.Gateway is null) adapter = adapter with { Gateway = gateway };
             if (row.To == "default" && row.IsDhcp) adapter = adapter with { Method = "dhcp" };
             if (Scan.Address(row.Src) is { } own)
             {
                 // Its own network says the prefix as well.
-                var prefix = row.Via is null && row.To.Contains('/', StringComparison.Ordinal) ? row.To[row.To.IndexOf('/', StringComparison.Ordinal)..] : "";
-                if (adapter.Address is null || (prefix.Length > 0 && adapter.Address == own)) adapter = adapter with { Address = own + prefix, LinkLocal = Scan.IsLinkLocal(own) };
+                var prefix = row.Via is null && row.To.Contains('/', StringComparison.Ordinal)
+                    ? row.To[row.To.IndexOf('/', StringComparison.Ordinal)..] : "";
+                if (adapter.Address is null
+                    || (prefix.Length > 0 && adapter.Address == own)) adapter = adapter with
+                    {
+                        Address = own + prefix,
+                        LinkLocal = Scan.IsLinkLocal(own)
+                    };
             }
             known[row.Dev] = adapter;
         }
@@ -172,14 +184,16 @@ internal sealed class IpRoute : IPastedParser
 /// <summary><c>ip neigh</c>.</summary>
 internal sealed class IpNeigh : IPastedParser
 {
-    private static readonly string[] States = ["REACHABLE", "STALE", "DELAY", "PROBE", "FAILED", "INCOMPLETE", "PERMANENT", "NOARP", "NONE"];
+    private static readonly string[] States = ["REACHABLE", "STALE", "DELAY", "PROBE", "FAILED", "INCOMPLETE", "PERMANENT", "NOARP",
+        "NONE"];
 
     public string Source => "ip-neigh";
 
     /// <summary>Of <c>-j</c>: all neighbours on one line.</summary>
     public bool ReadsLongLines => true;
 
-    public int Begins(ReadOnlySpan<PastedLine> rest) => Row(rest[0].Text) is not null || ForPrograms.Begins(rest, "\"dst\"", "\"state\"") ? 3 : 0;
+    public int Begins(ReadOnlySpan<PastedLine> rest) =>
+        Row(rest[0].Text) is not null || ForPrograms.Begins(rest, "\"dst\"", "\"state\"") ? 3 : 0;
 
     public bool GoesOn(Taken sofar, PastedLine line) =>
         ForPrograms.IsOne(sofar) ? ForPrograms.GoesOn(sofar) : line.IsBlank || Row(line.Text) is not null && !sofar.Has(line.Text);
@@ -196,7 +210,9 @@ internal sealed class IpNeigh : IPastedParser
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
     {
         var all = new Gathered();
-        if (ForPrograms.IsOne(lines)) ForPrograms.Each(lines, all, one => Take(ForPrograms.Text(one, "dst"), ForPrograms.Text(one, "lladdr"), ForPrograms.Text(one, "dev"), ForPrograms.Text(one, "state")));
+        if (ForPrograms.IsOne(lines)) ForPrograms.Each(lines, all,
+            one => Take(ForPrograms.Text(one, "dst"), ForPrograms.Text(one, "lladdr"), ForPrograms.Text(one, "dev"),
+            ForPrograms.Text(one, "state")));
         else
             foreach (var line in lines)
             {
@@ -208,7 +224,8 @@ internal sealed class IpNeigh : IPastedParser
 
         void Take(string? at, string? hardware, string? dev, string? state)
         {
-            if (Scan.Address(at) is { } address && Scan.IsSomebody(address) && state is not ("FAILED" or "INCOMPLETE") && Scan.Mac(hardware) is { } mac) all.Neighbours.Add(new(address, mac, null, dev));
+            if (Scan.Address(at) is { } address && Scan.IsSomebody(address) && state is not ("FAILED" or "INCOMPLETE")
+                && Scan.Mac(hardware) is { } mac) all.Neighbours.Add(new(address, mac, null, dev));
         }
     }
 }
@@ -235,7 +252,8 @@ internal sealed class Ifconfig : IPastedParser
     {
         var all = new Gathered();
         SeenAdapter? now = null;
-        var isMac = lines.Any(line => Scan.Words(line.Text) is ["status:", ..] || line.Text.Contains("netmask 0x", StringComparison.Ordinal));
+        var isMac = lines.Any(line => Scan.Words(line.Text) is ["status:", ..]
+            || line.Text.Contains("netmask 0x", StringComparison.Ordinal));
         foreach (var line in lines)
         {
             if (line.IsBlank) continue;
@@ -243,8 +261,14 @@ internal sealed class Ifconfig : IPastedParser
             {
                 if (now is not null) all.Adapters.Add(now);
                 // A Mac's Wi-Fi is called like its wires: which of them it is the text does not say.
-                now = new(name) { Kind = line.Text.Contains("LOOPBACK", StringComparison.Ordinal) || line.Text.Contains("Local Loopback", StringComparison.Ordinal) ? AdapterKind.Virtual : isMac && name.StartsWith("en", StringComparison.Ordinal) ? AdapterKind.Other : Scan.KindOf(name) };
-                if (line.Text.IndexOf("HWaddr ", StringComparison.Ordinal) is var at and > 0) now = now with { Mac = Scan.Mac(Scan.Words(line.Text[(at + 7)..]).FirstOrDefault()) };
+                now = new(name)
+                {
+                    Kind = line.Text.Contains("LOOPBACK", StringComparison.Ordinal)
+                    || line.Text.Contains("Local Loopback", StringComparison.Ordinal) ? AdapterKind.Virtual : isMac
+                    && name.StartsWith("en", StringComparison.Ordinal) ? AdapterKind.Other : Scan.KindOf(name)
+                };
+                if (line.Text.IndexOf("HWaddr ",
+                    StringComparison.Ordinal) is var at and > 0) now = now with { Mac = Scan.Mac(Scan.Words(line.Text[(at + 7)..]).FirstOrDefault()) };
                 continue;
             }
             if (now is null) { all.Unread.Add(line.Number); continue; }
@@ -257,9 +281,11 @@ internal sealed class Ifconfig : IPastedParser
                 var mask = After("netmask") ?? words.FirstOrDefault(word => word.StartsWith("Mask:", StringComparison.Ordinal))?[5..];
                 if (address is null) continue;
                 var full = Scan.WithMask(address, mask);
-                now = now.Address is null ? now with { Address = full, LinkLocal = Scan.IsLinkLocal(address) } : now with { Also = now.Also.Add(full) };
+                now = now.Address is null ? now with { Address = full, LinkLocal = Scan.IsLinkLocal(address) }
+                    : now with { Also = now.Also.Add(full) };
             }
-            else if (words[0] == "media:" && now.Kind == AdapterKind.Other && line.Text.Contains("base", StringComparison.OrdinalIgnoreCase)) now = now with { Kind = AdapterKind.Ethernet };
+            else if (words[0] == "media:" && now.Kind == AdapterKind.Other
+                && line.Text.Contains("base", StringComparison.OrdinalIgnoreCase)) now = now with { Kind = AdapterKind.Ethernet };
         }
         if (now is not null) all.Adapters.Add(now);
         return all.As(Source, ReadingPart.Adapters);
@@ -270,10 +296,12 @@ internal sealed class Ifconfig : IPastedParser
 internal sealed class Arp : IPastedParser
 {
     public string Source => "arp";
-    public int Begins(ReadOnlySpan<PastedLine> rest) => Sentence(rest[0].Text) is not null || IsHead(rest[0].Text) ? 3 : Row(rest[0].Text) is { Mac: not null } ? 2 : 0;
+    public int Begins(ReadOnlySpan<PastedLine> rest) =>
+        Sentence(rest[0].Text) is not null || IsHead(rest[0].Text) ? 3 : Row(rest[0].Text) is { Mac: not null } ? 2 : 0;
 
     public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank
-        || (Sentence(line.Text) is not null ? Sentence(sofar[0].Text) is not null && !sofar.Has(line.Text) : Sentence(sofar[0].Text) is null && !IsHead(line.Text) && Row(line.Text) is not null)
+        || (Sentence(line.Text) is not null ? Sentence(sofar[0].Text) is not null && !sofar.Has(line.Text)
+            : Sentence(sofar[0].Text) is null && !IsHead(line.Text) && Row(line.Text) is not null)
         || line.Text.StartsWith("Entries:", StringComparison.Ordinal);
 
     private static bool IsHead(string text) => Scan.Words(text) is ["Address", "HWtype", ..];
@@ -291,7 +319,8 @@ internal sealed class Arp : IPastedParser
     {
         var words = Scan.Words(text);
         if (words.Length < 3) return null;
-        return words[1] == "(incomplete)" ? (words[0], null, words[^1]) : words.Length >= 5 && words[1] == "ether" ? (words[0], words[2], words[^1]) : null;
+        return words[1] == "(incomplete)" ? (words[0], null, words[^1]) : words.Length >= 5 && words[1] == "ether"
+            ? (words[0], words[2], words[^1]) : null;
     }
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
@@ -302,13 +331,15 @@ internal sealed class Arp : IPastedParser
             if (line.IsBlank || IsHead(line.Text) || line.Text.StartsWith("Entries:", StringComparison.Ordinal)) continue;
             if (Sentence(line.Text) is { } one)
             {
-                if (Scan.IsSomebody(one.Address) && Scan.Mac(one.Mac) is { } mac) all.Neighbours.Add(new(one.Address, mac, one.Name is "?" ? null : one.Name, one.Dev));
+                if (Scan.IsSomebody(one.Address)
+                    && Scan.Mac(one.Mac) is { } mac) all.Neighbours.Add(new(one.Address, mac, one.Name is "?" ? null : one.Name, one.Dev));
             }
             else if (Row(line.Text) is { } row)
             {
                 if (Scan.Mac(row.Mac) is not { } mac) continue;
                 var address = Scan.Address(row.Host);
-                if (address is null || Scan.IsSomebody(address)) all.Neighbours.Add(new(address, mac, address is null ? row.Host : null, row.Dev));
+                if (address is null
+                    || Scan.IsSomebody(address)) all.Neighbours.Add(new(address, mac, address is null ? row.Host : null, row.Dev));
             }
             else all.Unread.Add(line.Number);
         }
@@ -320,7 +351,8 @@ internal sealed class Arp : IPastedParser
 internal sealed class NetstatRoute : IPastedParser
 {
     public string Source => "netstat-route";
-    public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Trimmed is "Routing tables" or "Kernel IP routing table" ? 3 : IsHead(rest[0].Text) ? 3 : 0;
+    public int Begins(ReadOnlySpan<PastedLine> rest) =>
+        rest[0].Trimmed is "Routing tables" or "Kernel IP routing table" ? 3 : IsHead(rest[0].Text) ? 3 : 0;
 
     public bool GoesOn(Taken sofar, PastedLine line) => line.Trimmed is not ("Routing tables" or "Kernel IP routing table")
         && (line.IsBlank || line.Trimmed is "Internet:" or "Internet6:" || IsHead(line.Text) || Row(sofar, line.Text));
@@ -346,7 +378,12 @@ internal sealed class NetstatRoute : IPastedParser
             var at = Array.FindIndex(head, word => word is "Netif" or "Iface");
             var dev = at >= 0 && at < words.Length ? words[at] : words[^1];
             if (gateway is null || gateway == "0.0.0.0" || !found.Add(dev)) continue;
-            all.Adapters.Add(new(dev) { Gateway = gateway, Kind = head.Contains("Netif") && dev.StartsWith("en", StringComparison.Ordinal) ? AdapterKind.Other : Scan.KindOf(dev) });
+            all.Adapters.Add(new(dev)
+            {
+                Gateway = gateway,
+                Kind = head.Contains("Netif") && dev.StartsWith("en", StringComparison.Ordinal)
+                ? AdapterKind.Other : Scan.KindOf(dev)
+            });
         }
         return all.As(Source, ReadingPart.Adapters);
     }

@@ -4,14 +4,24 @@ namespace Altrin.Core.Readings.Parsers;
 internal sealed class NmcliDevice : IPastedParser
 {
     public string Source => "nmcli-device";
-    public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Text.StartsWith("GENERAL.DEVICE:", StringComparison.Ordinal) ? 3 : Label(rest[0].Text) is { } label && label.StartsWith("IP4.", StringComparison.Ordinal) ? 2 : 0;
-    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || Label(line.Text) is not null && !(line.Text.StartsWith("GENERAL.DEVICE:", StringComparison.Ordinal) && sofar.Has(line.Text));
+    public int Begins(ReadOnlySpan<PastedLine> rest) =>
+        rest[0].Text.StartsWith("GENERAL.DEVICE:", StringComparison.Ordinal) ? 3 : Label(rest[0].Text) is { } label
+        && label.StartsWith("IP4.", StringComparison.Ordinal) ? 2 : 0;
+    public bool GoesOn(Taken sofar, PastedLine line) =>
+        line.IsBlank || Label(line.Text) is not null
+        && !(line.Text.StartsWith("GENERAL.DEVICE:", StringComparison.Ordinal) && sofar.Has(line.Text));
 
     private static string? Label(string text)
     {
         if (Scan.Pair(text) is not { } pair) return null;
-        return pair.Label.StartsWith("GENERAL.", StringComparison.Ordinal) || pair.Label.StartsWith("IP4.", StringComparison.Ordinal) || pair.Label.StartsWith("IP6.", StringComparison.Ordinal) || pair.Label.StartsWith("DHCP4.", StringComparison.Ordinal) || pair.Label.StartsWith("DHCP6.", StringComparison.Ordinal)
-            || pair.Label.StartsWith("WIRED-PROPERTIES.", StringComparison.Ordinal) || pair.Label.StartsWith("WIFI-PROPERTIES.", StringComparison.Ordinal) || pair.Label.StartsWith("CAPABILITIES.", StringComparison.Ordinal) || pair.Label.StartsWith("INTERFACE-FLAGS.", StringComparison.Ordinal) || pair.Label.StartsWith("CONNECTIONS.", StringComparison.Ordinal) ? pair.Label : null;
+        return pair.Label.StartsWith("GENERAL.", StringComparison.Ordinal) || pair.Label.StartsWith("IP4.", StringComparison.Ordinal)
+            || pair.Label.StartsWith("IP6.", StringComparison.Ordinal) || pair.Label.StartsWith("DHCP4.", StringComparison.Ordinal)
+            || pair.Label.StartsWith("DHCP6.", StringComparison.Ordinal)
+            || pair.Label.StartsWith("WIRED-PROPERTIES.", StringComparison.Ordinal)
+                || pair.Label.StartsWith("WIFI-PROPERTIES.", StringComparison.Ordinal)
+                || pair.Label.StartsWith("CAPABILITIES.", StringComparison.Ordinal)
+                || pair.Label.StartsWith("INTERFACE-FLAGS.", StringComparison.Ordinal)
+                || pair.Label.StartsWith("CONNECTIONS.", StringComparison.Ordinal) ? pair.Label : null;
     }
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
@@ -28,15 +38,31 @@ internal sealed class NmcliDevice : IPastedParser
                 now = new(pair.Value) { Kind = Scan.KindOf(pair.Value) };
             }
             else now ??= new("") { };
-            if (label == "GENERAL.TYPE") now = now with { Kind = pair.Value switch { "ethernet" => Scan.IsVirtual(now.Name) ? AdapterKind.Virtual : AdapterKind.Ethernet, "wifi" => AdapterKind.Wifi, "loopback" or "bridge" or "tun" or "wireguard" or "veth" or "dummy" or "wifi-p2p" or "bt" or "vlan" or "ip-tunnel" => AdapterKind.Virtual, _ => now.Kind } };
+            if (label == "GENERAL.TYPE") now = now with
+            {
+                Kind = pair.Value switch
+                {
+                    "ethernet" => Scan.IsVirtual(now.Name)
+                ? AdapterKind.Virtual : AdapterKind.Ethernet,
+                    "wifi" =>
+                AdapterKind.Wifi,
+                    "loopback" or "bridge" or "tun" or "wireguard" or "veth" or "dummy" or "wifi-p2p" or "bt" or "vlan" or "ip-tunnel" =>
+                    AdapterKind.Virtual,
+                    _ => now.Kind
+                }
+            };
             else if (label == "GENERAL.HWADDR") now = now with { Mac = Scan.Mac(pair.Value) };
-            else if (label.StartsWith("IP4.ADDRESS", StringComparison.Ordinal) && Scan.AddressWithPrefix(pair.Value) is { } address) now = now.Address is null ? now with { Address = address, LinkLocal = Scan.IsLinkLocal(address) } : now with { Also = now.Also.Add(address) };
+            else if (label.StartsWith("IP4.ADDRESS", StringComparison.Ordinal)
+                && Scan.AddressWithPrefix(pair.Value) is { } address) now = now.Address is null
+                ? now with { Address = address, LinkLocal = Scan.IsLinkLocal(address) } : now with { Also = now.Also.Add(address) };
             else if (label == "IP4.GATEWAY" && Scan.Address(pair.Value) is { } gateway) now = now with { Gateway = gateway };
-            else if (label.StartsWith("IP4.DNS", StringComparison.Ordinal) && Scan.Address(pair.Value) is { } dns) now = now with { Dns = now.Dns.Add(dns) };
+            else if (label.StartsWith("IP4.DNS", StringComparison.Ordinal)
+                && Scan.Address(pair.Value) is { } dns) now = now with { Dns = now.Dns.Add(dns) };
             else if (label.StartsWith("DHCP4.OPTION", StringComparison.Ordinal))
             {
                 now = now with { Method = "dhcp" };
-                if (pair.Value.StartsWith("dhcp_server_identifier", StringComparison.Ordinal)) now = now with { Server = Scan.Address(pair.Value.Split('=')[^1]) };
+                if (pair.Value.StartsWith("dhcp_server_identifier",
+                    StringComparison.Ordinal)) now = now with { Server = Scan.Address(pair.Value.Split('=')[^1]) };
             }
         }
         if (now is not null) all.Adapters.Add(now);
@@ -49,10 +75,12 @@ internal sealed class IwScan : IPastedParser
 {
     public string Source => "iw-scan";
     public int Begins(ReadOnlySpan<PastedLine> rest) => Bss(rest[0].Text) is not null ? 3 : 0;
-    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || line.Indent > 0 || Bss(line.Text) is { } bss && !sofar.Says(Bss, bss);
+    public bool GoesOn(Taken sofar, PastedLine line) =>
+        line.IsBlank || line.Indent > 0 || Bss(line.Text) is { } bss && !sofar.Says(Bss, bss);
 
     /// <summary><c>BSS 02:00:5e:10:00:03(on wlan0) -- associated</c>.</summary>
-    private static string? Bss(string text) => text.StartsWith("BSS ", StringComparison.Ordinal) ? Scan.Mac(text[4..].Split('(', ' ')[0]) : null;
+    private static string? Bss(string text) =>
+        text.StartsWith("BSS ", StringComparison.Ordinal) ? Scan.Mac(text[4..].Split('(', ' ')[0]) : null;
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
     {
@@ -62,7 +90,11 @@ internal sealed class IwScan : IPastedParser
         var section = "";
         void Close()
         {
-            if (now is not null) all.Networks.Add(now with { Security = isCompany ? "enterprise" : isSae ? isPsk ? "wpa2-wpa3" : "wpa3" : isRsn ? "wpa2" : isWpa ? "wpa" : isPrivate ? "wep" : "open" });
+            if (now is not null) all.Networks.Add(now with
+            {
+                Security = isCompany ? "enterprise" : isSae ? isPsk ? "wpa2-wpa3" : "wpa3"
+                : isRsn ? "wpa2" : isWpa ? "wpa" : isPrivate ? "wep" : "open"
+            });
             (isPrivate, isRsn, isWpa, isSae, isPsk, isCompany, section) = (false, false, false, false, false, false, "");
         }
         foreach (var line in lines)
@@ -76,11 +108,19 @@ internal sealed class IwScan : IPastedParser
             }
             if (now is null) { all.Unread.Add(line.Number); continue; }
             var text = line.Trimmed;
-            if (text.StartsWith("freq:", StringComparison.Ordinal) && Scan.Number(text[5..]) is { } mhz) now = now with { Band = Scan.BandOf(mhz), Channel = now.Channel ?? Scan.ChannelOf(mhz) };
+            if (text.StartsWith("freq:", StringComparison.Ordinal)
+                && Scan.Number(text[5..]) is { } mhz) now = now with
+                {
+                    Band = Scan.BandOf(mhz),
+                    Channel = now.Channel
+                ?? Scan.ChannelOf(mhz)
+                };
             else if (text.StartsWith("signal:", StringComparison.Ordinal)) now = now with { LevelDbm = Scan.Number(text[7..]) };
             else if (text.StartsWith("SSID:", StringComparison.Ordinal)) now = now with { Ssid = Name(text[5..].Trim()) };
-            else if (text.StartsWith("DS Parameter set: channel", StringComparison.Ordinal)) now = now with { Channel = Scan.Whole(Scan.Words(text)[^1]) ?? now.Channel };
-            else if (text.StartsWith("capability:", StringComparison.Ordinal)) isPrivate = text.Contains("Privacy", StringComparison.Ordinal);
+            else if (text.StartsWith("DS Parameter set: channel",
+                StringComparison.Ordinal)) now = now with { Channel = Scan.Whole(Scan.Words(text)[^1]) ?? now.Channel };
+            else if (text.StartsWith("capability:", StringComparison.Ordinal)) isPrivate = text.Contains("Privacy",
+                StringComparison.Ordinal);
             else if (text.StartsWith("RSN:", StringComparison.Ordinal)) (isRsn, section) = (true, "rsn");
             else if (text.StartsWith("WPA:", StringComparison.Ordinal)) (isWpa, section) = (true, "wpa");
             else if (text.StartsWith("HT operation:", StringComparison.Ordinal)) section = "ht";
@@ -91,22 +131,42 @@ internal sealed class IwScan : IPastedParser
                 isPsk |= text.Contains("PSK", StringComparison.Ordinal);
                 isCompany |= text.Contains("802.1X", StringComparison.Ordinal);
             }
-            else if (text.StartsWith("* primary channel:", StringComparison.Ordinal)) now = now with { Channel = Scan.Whole(Scan.Words(text)[^1]) ?? now.Channel };
-            else if (text.StartsWith("* secondary channel offset:", StringComparison.Ordinal)) now = now with { WidthMHz = now.WidthMHz ?? (text.EndsWith("no secondary", StringComparison.Ordinal) ? 20 : 40) };
-            else if (section == "vht" && text.StartsWith("* channel width:", StringComparison.Ordinal)) now = now with { WidthMHz = Scan.Whole(Scan.Words(text)[3]) switch { 1 => 80, 2 => 160, 3 => 160, _ => now.WidthMHz } };
+            else if (text.StartsWith("* primary channel:",
+                StringComparison.Ordinal)) now = now with { Channel = Scan.Whole(Scan.Words(text)[^1]) ?? now.Channel };
+            else if (text.StartsWith("* secondary channel offset:", StringComparison.Ordinal)) now = now with
+            {
+                WidthMHz = now.WidthMHz
+                ?? (text.EndsWith("no secondary", StringComparison.Ordinal) ? 20 : 40)
+            };
+            else if (section == "vht"
+                && text.StartsWith("* channel width:",
+                StringComparison.Ordinal)) now = now with
+                {
+                    WidthMHz = Scan.Whole(Scan.Words(text)[3]) switch
+                    {
+                        1 => 80,
+                        2 => 160,
+                        3 =>
+                160,
+                        _ => now.WidthMHz
+                    }
+                };
         }
         Close();
         return all.As(Source, ReadingPart.Networks);
     }
 
-    private static string? Name(string text) => text.Length == 0 || text.Replace("\\x00", "", StringComparison.Ordinal).Length == 0 ? null : Scan.Unescape(text);
+    private static string? Name(string text) =>
+        text.Length == 0 || text.Replace("\\x00", "", StringComparison.Ordinal).Length == 0 ? null : Scan.Unescape(text);
 }
 
 /// <summary><c>iw dev … link</c>.</summary>
 internal sealed class IwLink : IPastedParser
 {
     public string Source => "iw-link";
-    public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Text.StartsWith("Connected to ", StringComparison.Ordinal) && Scan.Mac(Scan.Words(rest[0].Text)[2]) is not null || rest[0].Text == "Not connected." ? 3 : 0;
+    public int Begins(ReadOnlySpan<PastedLine> rest) =>
+        rest[0].Text.StartsWith("Connected to ", StringComparison.Ordinal) && Scan.Mac(Scan.Words(rest[0].Text)[2]) is not null
+        || rest[0].Text == "Not connected." ? 3 : 0;
     public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || line.Indent > 0;
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
@@ -117,15 +177,22 @@ internal sealed class IwLink : IPastedParser
         {
             if (line.IsBlank || line.Text == "Not connected.") continue;
             var text = line.Trimmed;
-            if (text.StartsWith("Connected to ", StringComparison.Ordinal)) now = new((string?)null) { Bssid = Scan.Mac(Scan.Words(text)[2]) };
+            if (text.StartsWith("Connected to ",
+                StringComparison.Ordinal)) now = new((string?)null) { Bssid = Scan.Mac(Scan.Words(text)[2]) };
             else if (now is null) all.Unread.Add(line.Number);
-            else if (text.StartsWith("SSID:", StringComparison.Ordinal)) now = now with { Ssid = text[5..].Trim() is { Length: > 0 } name ? Scan.Unescape(name) : null };
-            else if (text.StartsWith("freq:", StringComparison.Ordinal) && Scan.Number(text[5..]) is { } mhz) now = now with { Band = Scan.BandOf(mhz), Channel = Scan.ChannelOf(mhz) };
+            else if (text.StartsWith("SSID:", StringComparison.Ordinal)) now = now with
+            {
+                Ssid = text[5..].Trim() is { Length: > 0 } name
+                ? Scan.Unescape(name) : null
+            };
+            else if (text.StartsWith("freq:", StringComparison.Ordinal)
+                && Scan.Number(text[5..]) is { } mhz) now = now with { Band = Scan.BandOf(mhz), Channel = Scan.ChannelOf(mhz) };
             else if (text.StartsWith("signal:", StringComparison.Ordinal)) now = now with { LevelDbm = Scan.Number(text[7..]) };
             else if (text.StartsWith("rx bitrate:", StringComparison.Ordinal) || text.StartsWith("tx bitrate:", StringComparison.Ordinal))
             {
                 var words = Scan.Words(text);
-                if (words.FirstOrDefault(word => word.EndsWith("MHz", StringComparison.Ordinal) && Scan.Whole(word[..^3]) is not null) is { } width) now = now with { WidthMHz = Scan.Whole(width[..^3]) };
+                if (words.FirstOrDefault(word => word.EndsWith("MHz", StringComparison.Ordinal)
+                    && Scan.Whole(word[..^3]) is not null) is { } width) now = now with { WidthMHz = Scan.Whole(width[..^3]) };
             }
         }
         if (now is not null) all.Networks.Add(now);

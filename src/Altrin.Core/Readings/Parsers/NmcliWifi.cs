@@ -1,10 +1,12 @@
 namespace Altrin.Core.Readings.Parsers;
 
-/// <summary><c>nmcli device wifi list</c>: a table, terse (<c>-t</c>) or in blocks (<c>-m multiline</c>), with all fields or with chosen ones (<c>-f</c>).</summary>
+/// <summary><c>nmcli device wifi list</c>: a table, terse (<c>-t</c>) or in blocks (<c>-m multiline</c>), with all fields or with chosen
+/// ones (<c>-f</c>).</summary>
 internal sealed class NmcliWifi : IPastedParser
 {
     private static readonly string[] Fields =
-        ["IN-USE", "*", "BSSID", "SSID", "SSID-HEX", "MODE", "CHAN", "FREQ", "RATE", "BANDWIDTH", "SIGNAL", "BARS", "SECURITY", "WPA-FLAGS", "RSN-FLAGS", "DEVICE", "ACTIVE", "NAME", "DBUS-PATH"];
+        ["IN-USE", "*", "BSSID", "SSID", "SSID-HEX", "MODE", "CHAN", "FREQ", "RATE", "BANDWIDTH", "SIGNAL", "BARS", "SECURITY",
+            "WPA-FLAGS", "RSN-FLAGS", "DEVICE", "ACTIVE", "NAME", "DBUS-PATH"];
 
     private static readonly string[] Securities = ["WPA1", "WPA2", "WPA3", "WEP", "802.1X", "OWE", "OWE-TM"];
 
@@ -28,12 +30,14 @@ internal sealed class NmcliWifi : IPastedParser
 
     private static bool IsMac(string field) => field.Contains(':', StringComparison.Ordinal) && Scan.IsMacLike(field);
 
-    private static bool IsHead(string text) => Scan.Words(text) is { Length: > 1 } words && words.All(Fields.Contains) && words.Any(word => word is "SSID" or "BSSID");
+    private static bool IsHead(string text) =>
+        Scan.Words(text) is { Length: > 1 } words && words.All(Fields.Contains) && words.Any(word => word is "SSID" or "BSSID");
 
     private static bool IsRule(string text) => text.Length > 8 && text.All(letter => letter is '-');
 
     /// <summary>A field and its value, as blocks have them; null for any other line.</summary>
-    private static (string Label, string Value)? Block(string text) => Scan.Pair(text) is { } pair && pair.Label != "*" && Fields.Contains(pair.Label) ? pair : null;
+    private static (string Label, string Value)? Block(string text) =>
+        Scan.Pair(text) is { } pair && pair.Label != "*" && Fields.Contains(pair.Label) ? pair : null;
 
     /// <summary>A row with all fields, told by what stands in them: wide letters push the columns.</summary>
     private static Dictionary<string, string>? FullRow(string text)
@@ -53,7 +57,8 @@ internal sealed class NmcliWifi : IPastedParser
         };
     }
 
-    /// <summary>Fields between colons, a colon within one behind a backslash. Which fields they are is told by what stands in them; null where it is no such line.</summary>
+    /// <summary>Fields between colons, a colon within one behind a backslash. Which fields they are is told by what stands in them; null
+    /// where it is no such line.</summary>
     private static List<string>? Terse(string text)
     {
         if (!text.Contains(':', StringComparison.Ordinal)) return null;
@@ -70,8 +75,10 @@ internal sealed class NmcliWifi : IPastedParser
             else now.Append(text[i]);
         }
         fields.Add(now.ToString());
-        if (fields.Count >= 7 && fields.Any(IsMac) && fields.Any(field => field.EndsWith("Mbit/s", StringComparison.Ordinal) || field is "Infra")) return fields;
-        var hasNumber = fields.Any(field => IsMac(field) || Scan.Whole(field) is not null || field.EndsWith(" MHz", StringComparison.Ordinal));
+        if (fields.Count >= 7 && fields.Any(IsMac)
+            && fields.Any(field => field.EndsWith("Mbit/s", StringComparison.Ordinal) || field is "Infra")) return fields;
+        var hasNumber = fields.Any(field => IsMac(field) || Scan.Whole(field) is not null
+            || field.EndsWith(" MHz", StringComparison.Ordinal));
         return fields.Count >= 2 && hasNumber && fields.Any(IsSecurity) ? fields : null;
     }
 
@@ -101,7 +108,8 @@ internal sealed class NmcliWifi : IPastedParser
         var columns = Columns(lines[0].Text);
         foreach (var line in lines.Skip(1))
             all.Networks.Add(Network(FullRow(line.Text) ?? columns.ToDictionary(column => column.Key,
-                column => column.Value.From < line.Text.Length ? line.Text[column.Value.From..Math.Min(column.Value.To, line.Text.Length)].Trim() : "")));
+                column => column.Value.From < line.Text.Length
+                    ? line.Text[column.Value.From..Math.Min(column.Value.To, line.Text.Length)].Trim() : "")));
     }
 
     /// <summary>A network ends at a rule, or where its first field comes again.</summary>
@@ -122,7 +130,9 @@ internal sealed class NmcliWifi : IPastedParser
     }
 
     /// <summary>IEEE 802.11: 1 to 14, and from 36 every fourth.</summary>
-    private static bool IsChannel(int n) => n is >= 1 and <= 14 || n is >= 36 and <= 64 && n % 4 == 0 || n is >= 100 and <= 144 && n % 4 == 0 || n is >= 149 and <= 177 && n % 4 == 1;
+    private static bool IsChannel(int n) =>
+        n is >= 1 and <= 14 || n is >= 36 and <= 64 && n % 4 == 0 || n is >= 100 and <= 144 && n % 4 == 0 || n is >= 149 and <= 177
+        && n % 4 == 1;
 
     private static List<int> Numbers(List<string> fields) => [.. fields.Select(Scan.Whole).OfType<int>()];
 
@@ -134,8 +144,10 @@ internal sealed class NmcliWifi : IPastedParser
             if (IsMac(field)) named.TryAdd("BSSID", field);
             else if (field.EndsWith(" MHz", StringComparison.Ordinal)) named.TryAdd("FREQ", field);
             else if (IsSecurity(field) || field is "--") named["SECURITY"] = field;
-            else if (Scan.Whole(field) is not null && numbers.Count < 3) named.TryAdd(numbers.Count == 2 && !named.ContainsKey("CHAN") ? "CHAN" : numbers.Count == 2 || isSignal ? "SIGNAL" : "?", field);
-            else if (field is not ("" or " " or "*" or "yes" or "no" or "Infra") && !field.EndsWith("Mbit/s", StringComparison.Ordinal)) named.TryAdd("SSID", field);
+            else if (Scan.Whole(field) is not null && numbers.Count < 3) named.TryAdd(numbers.Count == 2 && !named.ContainsKey("CHAN")
+                ? "CHAN" : numbers.Count == 2 || isSignal ? "SIGNAL" : "?", field);
+            else if (field is not ("" or " " or "*" or "yes" or "no" or "Infra")
+                && !field.EndsWith("Mbit/s", StringComparison.Ordinal)) named.TryAdd("SSID", field);
         if (fields.Count >= 7 && !named.ContainsKey("SECURITY")) named["SECURITY"] = "";
         return named;
     }

@@ -20,14 +20,17 @@ public sealed record PastedReading(
     /// <summary>Parts that the tool tells of at all: an empty list of such a part is said, of another left out.</summary>
     public ImmutableArray<ReadingPart> Tells { get; init; } = [];
 
-    /// <summary>The adapter that is on the house's network: the wired one first, for a laptop's own Wi-Fi is off while its cable is in; on the air the
+    /// <summary>The adapter that is on the house's network: the wired one first, for a laptop's own Wi-Fi is off while its cable is in; on
+    /// the air the
     /// other way round. Null where none has an address.</summary>
     public SeenAdapter? InUse(bool isJoined) => Adapters.Where(one => one.Kind != AdapterKind.Virtual && one.Address is not null)
         .OrderBy(one => (one.Kind == AdapterKind.Wifi) != isJoined).FirstOrDefault();
 
     /// <summary>How many single things it says.</summary>
     internal int Facts =>
-        Adapters.Sum(one => Said(one.Mac, one.Address, one.Gateway, one.Method, one.Server, one.Name.Length == 0 ? null : one.Name) + one.Dns.Count + one.Also.Count)
+        Adapters.Sum(one =>
+            Said(one.Mac, one.Address, one.Gateway, one.Method, one.Server, one.Name.Length == 0 ? null
+            : one.Name) + one.Dns.Count + one.Also.Count)
         + Neighbours.Sum(one => Said(one.Address, one.Mac, one.Name))
         + Networks.Sum(one => Said(one.Ssid, one.Bssid, one.Channel, one.Security, one.SignalPercent, one.LevelDbm))
         + Hops.Sum(one => Said(one.Address, one.Ms)) + Pings.Sum(one => Said(one.Target, one.Sent, one.Received, one.Ms));
@@ -42,7 +45,8 @@ public enum AdapterKind { Ethernet, Wifi, Virtual, Other }
 /// <summary>A network interface of the laptop.</summary>
 /// <param name="Address">With its prefix where the text has one (<c>192.168.31.104/24</c>).</param>
 /// <param name="Method"><c>dhcp</c> or <c>static</c>.</param>
-/// <param name="Also">Further addresses. A list and no array, as the servers are: a hostile text gives one adapter a hundred thousand, one at a time.</param>
+/// <param name="Also">Further addresses. A list and no array, as the servers are: a hostile text gives one adapter a hundred thousand, one
+/// at a time.</param>
 public sealed record SeenAdapter(string Name)
 {
     public AdapterKind Kind { get; init; } = AdapterKind.Other;
@@ -117,13 +121,15 @@ internal interface IPastedParser
     /// <summary>The format's word for it.</summary>
     string Source { get; }
 
-    /// <summary>Whether it reads lines longer than any that is printed for people; all others pass over those, and they are said to be unread.</summary>
+    /// <summary>Whether it reads lines longer than any that is printed for people; all others pass over those, and they are said to be
+    /// unread.</summary>
     bool ReadsLongLines => false;
 
     /// <summary>How sure it is that an output of it begins with this line: 0 not at all, 3 beyond doubt.</summary>
     int Begins(ReadOnlySpan<PastedLine> rest);
 
-    /// <summary>Whether a further line still belongs to the output that has begun: another output of the same tool is one of its own.</summary>
+    /// <summary>Whether a further line still belongs to the output that has begun: another output of the same tool is one of its
+    /// own.</summary>
     bool GoesOn(Taken sofar, PastedLine line);
 
     PastedReading? Read(IReadOnlyList<PastedLine> lines);

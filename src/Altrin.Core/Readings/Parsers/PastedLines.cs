@@ -2,7 +2,8 @@ using System.Text;
 
 namespace Altrin.Core.Readings.Parsers;
 
-/// <summary>A pasted text as lines that a parser can read: quote marks of a mail, colours of a terminal and prompts are gone, line numbers are kept.</summary>
+/// <summary>A pasted text as lines that a parser can read: quote marks of a mail, colours of a terminal and prompts are gone, line numbers
+/// are kept.</summary>
 internal static class PastedLines
 {
     /// <summary>Columns of a terminal at which a longer line goes on below.</summary>
@@ -37,7 +38,8 @@ internal static class PastedLines
         return lines;
     }
 
-    /// <summary>Without a mark at the front of each line of a block; null where there is no such block. A single line so marked is a prompt.</summary>
+    /// <summary>Without a mark at the front of each line of a block; null where there is no such block. A single line so marked is a
+    /// prompt.</summary>
     private static string[]? Unmarked(string[] lines, char mark)
     {
         bool IsMarked(int i) => i >= 0 && i < lines.Length && lines[i].StartsWith(mark);
@@ -45,7 +47,8 @@ internal static class PastedLines
         var marked = Enumerable.Range(0, lines.Length).Where(IsMarked).ToList();
         var isSpaced = marked.All(i => lines[i].Length == 1 || lines[i][1] is ' ' || lines[i][1] == mark);
         var bare = (string[])lines.Clone();
-        foreach (var i in marked.Where(i => IsMarked(i - 1) || IsMarked(i + 1))) bare[i] = isSpaced && lines[i].Length > 1 && lines[i][1] == ' ' ? lines[i][2..] : lines[i][1..];
+        foreach (var i in marked.Where(i => IsMarked(i - 1) || IsMarked(i + 1))) bare[i] = isSpaced && lines[i].Length > 1
+            && lines[i][1] == ' ' ? lines[i][2..] : lines[i][1..];
         return bare;
     }
 
@@ -70,7 +73,8 @@ internal static class PastedLines
     private static bool IsPrompt(string line)
     {
         var text = line.TrimStart();
-        if (text.Length > 2 && char.IsAsciiLetter(text[0]) && text[1] == ':' && text[2] == '\\' && text.Contains('>', StringComparison.Ordinal)) return true;
+        if (text.Length > 2 && char.IsAsciiLetter(text[0]) && text[1] == ':' && text[2] == '\\'
+            && text.Contains('>', StringComparison.Ordinal)) return true;
         if (text.StartsWith("PS ", StringComparison.Ordinal) && text.Contains('>', StringComparison.Ordinal)) return true;
         var words = text.Split(' ', 2)[0];
         if (words is "$" or "#" or "%" or ">" or "~$" or "~#") return text.Length <= 2 || text[words.Length] == ' ';
@@ -78,7 +82,8 @@ internal static class PastedLines
         if (isAtHost && words[^1] is '$' or '#' or '%') return true;
         // “name@host dir % command” of a Mac.
         bool Has(string mark) => text.Contains(mark, StringComparison.Ordinal);
-        return isAtHost && (text.IndexOf(" % ", StringComparison.Ordinal) > 0 || text.EndsWith(" %", StringComparison.Ordinal) || Has("]$ "))
+        return isAtHost
+            && (text.IndexOf(" % ", StringComparison.Ordinal) > 0 || text.EndsWith(" %", StringComparison.Ordinal) || Has("]$ "))
             || text.StartsWith('[') && Has("@") && (Has("]$") || Has("]#"));
     }
 }

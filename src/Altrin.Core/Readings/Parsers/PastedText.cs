@@ -11,9 +11,12 @@ public static class PastedText
 
     private static readonly IPastedParser[] Parsers =
     [
-        new WindowsIpconfig(), new WindowsArp(), new WindowsTracert(), new WindowsPing(), new WindowsWifiInterfaces(), new WindowsWifiNetworks(), new WindowsRoute(), new WindowsGetmac(),
-        new IpAddr(), new IpNeigh(), new IpRoute(), new Ifconfig(), new Arp(), new NetstatRoute(), new UnixPing(), new Traceroute(), new Tracepath(), new Resolvectl(),
-        new NmcliWifi(), new NmcliDevice(), new IwScan(), new IwLink(), new MacNetwork(), new MacWifi(), new WifiDetails(), new ClientTable(),
+        new WindowsIpconfig(), new WindowsArp(), new WindowsTracert(), new WindowsPing(), new WindowsWifiInterfaces(),
+            new WindowsWifiNetworks(), new WindowsRoute(), new WindowsGetmac(),
+        new IpAddr(), new IpNeigh(), new IpRoute(), new Ifconfig(), new Arp(), new NetstatRoute(), new UnixPing(), new Traceroute(),
+            new Tracepath(), new Resolvectl(),
+        new NmcliWifi(), new NmcliDevice(), new IwScan(), new IwLink(), new MacNetwork(), new MacWifi(), new WifiDetails(),
+            new ClientTable(),
     ];
 
     /// <returns>A value an output, in order; the same output pasted twice is one. Empty where nothing is recognised.</returns>
@@ -21,10 +24,12 @@ public static class PastedText
     {
         if (text.Length > MostLetters) text = text[..MostLetters];
         var asItStands = Read(PastedLines.Of(text));
-        return PastedLines.Unwrapped(text) is { } lines && Read(lines) is var unwrapped && Says(unwrapped) > Says(asItStands) ? unwrapped : asItStands;
+        return PastedLines.Unwrapped(text) is { } lines && Read(lines) is var unwrapped && Says(unwrapped) > Says(asItStands) ? unwrapped
+            : asItStands;
     }
 
-    /// <summary>What was read, less what was not: of two ways to take a text the one that says more is right. A torn output says some things twice.</summary>
+    /// <summary>What was read, less what was not: of two ways to take a text the one that says more is right. A torn output says some
+    /// things twice.</summary>
     private static int Says(List<PastedReading> readings) => readings.Sum(reading => reading.Facts - reading.Unread.Length - CostOfTearing);
 
     private const int CostOfTearing = 4;
@@ -46,14 +51,16 @@ public static class PastedText
             {
                 // A line longer than any that is printed is passed over; what stands around it is one output.
                 if (!Reads(parser, lines[at])) before.Add(lines[at++].Number);
-                else if (lines[at].IsBlank || parser.GoesOn(part, lines[at]) && !IsOtherTool(lines.AsSpan(at), parser)) part.Add(lines[at++]);
+                else if (lines[at].IsBlank || parser.GoesOn(part, lines[at])
+                    && !IsOtherTool(lines.AsSpan(at), parser)) part.Add(lines[at++]);
                 else break;
             }
             if (parser.Read(part) is { } reading) readings.Add(reading with { Unread = [.. before.Concat(reading.Unread).Distinct().Order()] });
             before.Clear();
         }
         // What stands after the last output that was recognised.
-        if (before.Count > 0 && readings.Count > 0) readings[^1] = readings[^1] with { Unread = [.. readings[^1].Unread.Concat(before).Distinct().Order()] };
+        if (before.Count > 0
+            && readings.Count > 0) readings[^1] = readings[^1] with { Unread = [.. readings[^1].Unread.Concat(before).Distinct().Order()] };
         return Once(readings);
     }
 
@@ -66,7 +73,8 @@ public static class PastedText
         return (best, sure);
     }
 
-    private static bool Reads(IPastedParser parser, PastedLine line) => line.Text.Length <= LongestLine || parser.ReadsLongLines && line.Trimmed.StartsWith('[');
+    private static bool Reads(IPastedParser parser, PastedLine line) =>
+        line.Text.Length <= LongestLine || parser.ReadsLongLines && line.Trimmed.StartsWith('[');
 
     /// <summary>A further line that no doubt begins another tool's output.</summary>
     private static bool IsOtherTool(ReadOnlySpan<PastedLine> rest, IPastedParser current) =>
@@ -80,5 +88,6 @@ public static class PastedText
     }
 
     /// <summary>The lines as they are counted; what stands in them is as it was pasted.</summary>
-    public static string[] Split(string text) => text.Replace("\r\n", "\n", StringComparison.Ordinal).Replace('\r', '\n').TrimStart('\ufeff').Split('\n');
+    public static string[] Split(string text) =>
+        text.Replace("\r\n", "\n", StringComparison.Ordinal).Replace('\r', '\n').TrimStart('\ufeff').Split('\n');
 }

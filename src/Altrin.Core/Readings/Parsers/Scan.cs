@@ -39,14 +39,17 @@ public static class Scan
 
     /// <summary>An IPv4 or IPv6 address, without the interface that may stand behind it (<c>fe80::1%5</c>).</summary>
     public static string? AnyAddress(string text) =>
-        Address(text) ?? (text.Trim('(', ')', '[', ']', ',', ';').TrimEnd(':', '.') is var bare && IsIpv6(bare) ? bare.Split('%')[0] : null);
+        Address(text)
+            ?? (text.Trim('(', ')', '[', ']', ',', ';').TrimEnd(':', '.') is var bare && IsIpv6(bare) ? bare.Split('%')[0] : null);
 
     public static string? AnyAddressIn(string text) => Words(text).Select(AnyAddress).FirstOrDefault(one => one is not null);
 
     public static string? AddressIn(string text) => Words(text).Select(Address).FirstOrDefault(one => one is not null);
 
     /// <summary>With a prefix (<c>192.168.1.4/24</c>), or bare.</summary>
-    public static string? AddressWithPrefix(string text) => Address(text) ?? (InterfaceAddress.TryParse(text.Trim(), out var held) && text.Contains('/', StringComparison.Ordinal) ? held.ToString() : null);
+    public static string? AddressWithPrefix(string text) =>
+        Address(text)
+        ?? (InterfaceAddress.TryParse(text.Trim(), out var held) && text.Contains('/', StringComparison.Ordinal) ? held.ToString() : null);
 
     public static string WithMask(string address, string? mask) => PrefixLength(mask) is { } length ? $"{address}/{length}" : address;
 
@@ -98,10 +101,12 @@ public static class Scan
         text = text.Trim().TrimStart('<', '=', '~');
         var end = 0;
         while (end < text.Length && (char.IsAsciiDigit(text[end]) || (text[end] is '.' or ',' or '-' && end < text.Length - 1))) end++;
-        return double.TryParse(text[..end].Replace(',', '.'), NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var number) ? number : null;
+        return double.TryParse(text[..end].Replace(',', '.'), NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint,
+            CultureInfo.InvariantCulture, out var number) ? number : null;
     }
 
-    public static int? Whole(string text) => int.TryParse(text.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : null;
+    public static int? Whole(string text) =>
+        int.TryParse(text.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : null;
 
     /// <summary>Broadcast, multicast, nought and the loopback are nobody's neighbours.</summary>
     public static bool IsSomebody(string address) => Ipv4Address.TryParse(address, out var one)
@@ -123,7 +128,8 @@ public static class Scan
         var bytes = new List<byte>();
         for (var i = 0; i < name.Length; i++)
         {
-            if (name[i] == '\\' && i + 3 < name.Length && name[i + 1] == 'x' && byte.TryParse(name.AsSpan(i + 2, 2), NumberStyles.HexNumber, CultureInfo.InvariantCulture, out var code))
+            if (name[i] == '\\' && i + 3 < name.Length && name[i + 1] == 'x'
+                && byte.TryParse(name.AsSpan(i + 2, 2), NumberStyles.HexNumber, CultureInfo.InvariantCulture, out var code))
             {
                 bytes.Add(code);
                 i += 3;
@@ -138,7 +144,8 @@ public static class Scan
     }
 
     /// <summary>The band of a channel's middle, in MHz.</summary>
-    public static string? BandOf(double mhz) => mhz switch { >= 2400 and < 2500 => "2.4", >= 4900 and < 5925 => "5", >= 5925 and < 7200 => "6", _ => null };
+    public static string? BandOf(double mhz) =>
+        mhz switch { >= 2400 and < 2500 => "2.4", >= 4900 and < 5925 => "5", >= 5925 and < 7200 => "6", _ => null };
 
     /// <summary>The channel of a middle (IEEE 802.11: 2407 + 5 n, 5000 + 5 n, 5950 + 5 n; channel 14 at 2484).</summary>
     public static int? ChannelOf(double mhz) => mhz switch
@@ -157,18 +164,23 @@ public static class Scan
     public static bool IsVirtual(string name)
     {
         var words = name.ToLowerInvariant();
-        string[] parts = ["virtual", "virtuel", "vethernet", "hyper-v", "loopback", "tunnel", "teredo", "isatap", "6to4", "bluetooth", "tap-", "tap adapter", "vpn", "wireguard", "wintun", "docker",
+        string[] parts = ["virtual", "virtuel", "vethernet", "hyper-v", "loopback", "tunnel", "teredo", "isatap", "6to4", "bluetooth",
+            "tap-", "tap adapter", "vpn", "wireguard", "wintun", "docker",
             "pseudo", "wi-fi direct", "wifi direct", "wan miniport", "bridge0", "npcap", "host-only"];
         if (parts.Any(part => words.Contains(part, StringComparison.Ordinal))) return true;
-        string[] starts = ["lo", "docker", "veth", "virbr", "br-", "tun", "tap", "wg", "utun", "awdl", "llw", "gif", "stf", "anpi", "ap1", "vmnet", "vnet", "bridge", "ppp", "sit", "ip6tnl", "dummy", "ipsec", "p2p", "bnep", "lxc", "lxd", "cni", "flannel", "pktap", "xhc"];
-        return starts.Any(start => words.StartsWith(start, StringComparison.Ordinal) && (words.Length == start.Length || start.Length > 2 || char.IsAsciiDigit(words[start.Length]) || words[start.Length] == '-'));
+        string[] starts = ["lo", "docker", "veth", "virbr", "br-", "tun", "tap", "wg", "utun", "awdl", "llw", "gif", "stf", "anpi", "ap1",
+            "vmnet", "vnet", "bridge", "ppp", "sit", "ip6tnl", "dummy", "ipsec", "p2p", "bnep", "lxc", "lxd", "cni", "flannel", "pktap",
+            "xhc"];
+        return starts.Any(start => words.StartsWith(start, StringComparison.Ordinal)
+            && (words.Length == start.Length || start.Length > 2 || char.IsAsciiDigit(words[start.Length]) || words[start.Length] == '-'));
     }
 
     /// <summary>By the name that Linux gives an interface.</summary>
     public static AdapterKind KindOf(string name) =>
         IsVirtual(name) ? AdapterKind.Virtual
         : name.StartsWith("wl", StringComparison.Ordinal) || name.StartsWith("ath", StringComparison.Ordinal) ? AdapterKind.Wifi
-        : name.StartsWith("eth", StringComparison.Ordinal) || name.StartsWith("en", StringComparison.Ordinal) || name.StartsWith("usb", StringComparison.Ordinal) ? AdapterKind.Ethernet
+        : name.StartsWith("eth", StringComparison.Ordinal) || name.StartsWith("en", StringComparison.Ordinal)
+            || name.StartsWith("usb", StringComparison.Ordinal) ? AdapterKind.Ethernet
         : AdapterKind.Other;
 
     public static double? Median(IEnumerable<double> numbers)

@@ -6,18 +6,22 @@ internal sealed class UnixPing : IPastedParser
     public string Source => "ping";
 
     public int Begins(ReadOnlySpan<PastedLine> rest) => Head(rest[0].Text) is not null || UnknownHost(rest[0].Text) is not null ? 3
-        : IsAnswer(rest[0].Text) || rest[0].Text.StartsWith("--- ", StringComparison.Ordinal) && rest[0].Text.EndsWith(" statistics ---", StringComparison.Ordinal) ? 2 : 0;
+        : IsAnswer(rest[0].Text) || rest[0].Text.StartsWith("--- ", StringComparison.Ordinal)
+            && rest[0].Text.EndsWith(" statistics ---", StringComparison.Ordinal) ? 2 : 0;
 
     public bool GoesOn(Taken sofar, PastedLine line) => Head(line.Text) is null && UnknownHost(line.Text) is null
         && !(sofar.HasOne(IsEnd) && !line.IsBlank)
         && (line.IsBlank || IsOurs(line.Text));
 
-    private static bool IsEnd(string text) => text.StartsWith("rtt ", StringComparison.Ordinal) || text.StartsWith("round-trip ", StringComparison.Ordinal);
+    private static bool IsEnd(string text) =>
+        text.StartsWith("rtt ", StringComparison.Ordinal) || text.StartsWith("round-trip ", StringComparison.Ordinal);
 
     private static bool IsOurs(string text) => IsAnswer(text) || text.StartsWith("--- ", StringComparison.Ordinal) || IsEnd(text)
-        || text.StartsWith("From ", StringComparison.Ordinal) || text.StartsWith("Request timeout", StringComparison.Ordinal) || text.Contains("packets transmitted", StringComparison.Ordinal) || text.StartsWith("ping: ", StringComparison.Ordinal)
+        || text.StartsWith("From ", StringComparison.Ordinal) || text.StartsWith("Request timeout", StringComparison.Ordinal)
+            || text.Contains("packets transmitted", StringComparison.Ordinal) || text.StartsWith("ping: ", StringComparison.Ordinal)
         || text.Contains("bytes from", StringComparison.Ordinal) || text is "^C" || text.StartsWith("pipe ", StringComparison.Ordinal)
-         || text.StartsWith("no answer yet", StringComparison.Ordinal) || text.StartsWith("92 bytes", StringComparison.Ordinal) || text.StartsWith("Vr HL", StringComparison.Ordinal);
+         || text.StartsWith("no answer yet", StringComparison.Ordinal) || text.StartsWith("92 bytes", StringComparison.Ordinal)
+             || text.StartsWith("Vr HL", StringComparison.Ordinal);
 
     /// <summary><c>PING host (192.0.2.1) 56(84) bytes of data.</c></summary>
     private static string? Head(string text)
@@ -35,11 +39,14 @@ internal sealed class UnixPing : IPastedParser
         if (!text.StartsWith("ping: ", StringComparison.Ordinal)) return null;
         if (text.StartsWith("ping: cannot resolve ", StringComparison.Ordinal)) return text["ping: cannot resolve ".Length..].Split(':')[0];
         var parts = text.Split(": ");
-        return parts.Length == 3 && parts[2].Contains("not known", StringComparison.Ordinal) | parts[2].Contains("resolution", StringComparison.Ordinal) ? parts[1] : null;
+        return parts.Length == 3
+            && parts[2].Contains("not known", StringComparison.Ordinal) | parts[2].Contains("resolution", StringComparison.Ordinal)
+            ? parts[1] : null;
     }
 
     private static bool IsAnswer(string text) =>
-        text.Contains(" bytes from ", StringComparison.Ordinal) && text.Contains("icmp_seq", StringComparison.Ordinal) && char.IsAsciiDigit(text[0]);
+        text.Contains(" bytes from ", StringComparison.Ordinal) && text.Contains("icmp_seq", StringComparison.Ordinal)
+            && char.IsAsciiDigit(text[0]);
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
     {
@@ -59,7 +66,8 @@ internal sealed class UnixPing : IPastedParser
                 target ??= Scan.AnyAddressIn(line.Text);
                 if (line.Text.Contains("(DUP!)", StringComparison.Ordinal)) continue;
                 answers++;
-                if (line.Text.IndexOf("time=", StringComparison.Ordinal) is var at and > 0 && Scan.Number(line.Text[(at + 5)..]) is { } ms) times.Add(ms);
+                if (line.Text.IndexOf("time=", StringComparison.Ordinal) is var at and > 0
+                    && Scan.Number(line.Text[(at + 5)..]) is { } ms) times.Add(ms);
             }
             else if (line.Text.Contains("packets transmitted", StringComparison.Ordinal))
             {
@@ -72,11 +80,15 @@ internal sealed class UnixPing : IPastedParser
                 var numbers = line.Text.Split('=')[^1].Split('/');
                 if (numbers.Length >= 3) average = Scan.Number(numbers[1]);
             }
-            else if (line.Text.StartsWith("--- ", StringComparison.Ordinal)) target ??= Scan.AnyAddress(Scan.Words(line.Text)[1]) ?? Scan.Words(line.Text)[1];
-            else if (line.Text.StartsWith("From ", StringComparison.Ordinal) || line.Text.StartsWith("Request timeout", StringComparison.Ordinal) || line.Text.StartsWith("no answer yet", StringComparison.Ordinal)) lost++;
+            else if (line.Text.StartsWith("--- ", StringComparison.Ordinal)) target ??= Scan.AnyAddress(Scan.Words(line.Text)[1])
+                ?? Scan.Words(line.Text)[1];
+            else if (line.Text.StartsWith("From ", StringComparison.Ordinal)
+                || line.Text.StartsWith("Request timeout", StringComparison.Ordinal)
+                || line.Text.StartsWith("no answer yet", StringComparison.Ordinal)) lost++;
             else if (!IsOurs(line.Text)) all.Unread.Add(line.Number);
         }
-        if (target is not null) all.Pings.Add(new(target, sent ?? (answers + lost is var tried and > 0 ? tried : null), received ?? (answers + lost > 0 ? answers : null), average ?? Scan.Median(times)));
+        if (target is not null) all.Pings.Add(new(target, sent ?? (answers + lost is var tried and > 0 ? tried : null), received
+            ?? (answers + lost > 0 ? answers : null), average ?? Scan.Median(times)));
         return all.As(Source, ReadingPart.Pings);
     }
 }
@@ -85,8 +97,11 @@ internal sealed class UnixPing : IPastedParser
 internal sealed class Traceroute : IPastedParser
 {
     public string Source => "traceroute";
-    public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Text.StartsWith("traceroute to ", StringComparison.Ordinal) ? 3 : Hop(rest[0].Text) is not null ? 2 : 0;
-    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || !line.Text.StartsWith("traceroute to ", StringComparison.Ordinal) && (Hop(line.Text) is not null || (line.Indent > 1 && line.Text.Contains(" ms", StringComparison.Ordinal)));
+    public int Begins(ReadOnlySpan<PastedLine> rest) =>
+        rest[0].Text.StartsWith("traceroute to ", StringComparison.Ordinal) ? 3 : Hop(rest[0].Text) is not null ? 2 : 0;
+    public bool GoesOn(Taken sofar, PastedLine line) =>
+        line.IsBlank || !line.Text.StartsWith("traceroute to ", StringComparison.Ordinal)
+        && (Hop(line.Text) is not null || (line.Indent > 1 && line.Text.Contains(" ms", StringComparison.Ordinal)));
 
     private static SeenHop? Hop(string text)
     {
@@ -129,7 +144,10 @@ internal sealed class Tracepath : IPastedParser
 {
     public string Source => "tracepath";
     public int Begins(ReadOnlySpan<PastedLine> rest) => Hop(rest[0].Text) is not null ? 3 : 0;
-    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || Hop(line.Text) is { } hop && !(hop.IsLocal && sofar.HasOne(IsLocal)) || line.Trimmed.StartsWith("Resume:", StringComparison.Ordinal) || line.Trimmed.StartsWith("Too many hops", StringComparison.Ordinal);
+    public bool GoesOn(Taken sofar, PastedLine line) =>
+        line.IsBlank || Hop(line.Text) is { } hop && !(hop.IsLocal && sofar.HasOne(IsLocal))
+        || line.Trimmed.StartsWith("Resume:", StringComparison.Ordinal)
+        || line.Trimmed.StartsWith("Too many hops", StringComparison.Ordinal);
 
     private static bool IsLocal(string text) => Hop(text) is { IsLocal: true };
 
@@ -139,13 +157,15 @@ internal sealed class Tracepath : IPastedParser
         var words = Scan.Words(text);
         if (words.Length < 2) return null;
         var number = words[0];
-        var n = number.EndsWith(":", StringComparison.Ordinal) ? Scan.Whole(number.TrimEnd(':')) : number.EndsWith("?:", StringComparison.Ordinal) ? Scan.Whole(number[..^2]) : null;
+        var n = number.EndsWith(":", StringComparison.Ordinal) ? Scan.Whole(number.TrimEnd(':'))
+            : number.EndsWith("?:", StringComparison.Ordinal) ? Scan.Whole(number[..^2]) : null;
         if (number.EndsWith("?:", StringComparison.Ordinal)) n = Scan.Whole(number[..^2]);
         if (n is not { } at) return null;
         if (words[1] == "[LOCALHOST]") return (at, true, null, null);
         if (words[1] == "no" && words.Length > 2 && words[2] == "reply") return (at, false, null, null);
         var address = Scan.AddressIn(text[(text.IndexOf(':', StringComparison.Ordinal) + 1)..]);
-        var time = words.FirstOrDefault(word => word.EndsWith("ms", StringComparison.Ordinal) && word.Length > 2 && char.IsAsciiDigit(word[0]));
+        var time = words.FirstOrDefault(word => word.EndsWith("ms", StringComparison.Ordinal) && word.Length > 2
+            && char.IsAsciiDigit(word[0]));
         return address is null && time is null ? null : (at, false, address, time is null ? null : Scan.Number(time));
     }
 
@@ -159,7 +179,8 @@ internal sealed class Tracepath : IPastedParser
             {
                 if (!hop.IsLocal && all.Hops.All(one => one.N != hop.N)) all.Hops.Add(new(hop.N, hop.Address, hop.Ms));
             }
-            else if (!line.Trimmed.StartsWith("Resume:", StringComparison.Ordinal) && !line.Trimmed.StartsWith("Too many hops", StringComparison.Ordinal)) all.Unread.Add(line.Number);
+            else if (!line.Trimmed.StartsWith("Resume:", StringComparison.Ordinal)
+                && !line.Trimmed.StartsWith("Too many hops", StringComparison.Ordinal)) all.Unread.Add(line.Number);
         }
         return all.As(Source, ReadingPart.Hops);
     }
@@ -169,14 +190,21 @@ internal sealed class Tracepath : IPastedParser
 internal sealed class Resolvectl : IPastedParser
 {
     public string Source => "resolvectl";
-    public int Begins(ReadOnlySpan<PastedLine> rest) => rest[0].Text == "Global" && rest.Length > 1 && rest[1].Indent > 0 ? 3 : Link(rest[0].Text) is not null ? 3 : 0;
-    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || line.Indent > 0 || IsLabel(line.Text) || Link(line.Text) is { } name && !sofar.Says(Link, name);
+    public int Begins(ReadOnlySpan<PastedLine> rest) =>
+        rest[0].Text == "Global" && rest.Length > 1 && rest[1].Indent > 0 ? 3 : Link(rest[0].Text) is not null ? 3 : 0;
+    public bool GoesOn(Taken sofar, PastedLine line) =>
+        line.IsBlank || line.Indent > 0 || IsLabel(line.Text) || Link(line.Text) is { } name && !sofar.Says(Link, name);
 
     /// <summary>Labels stand right-aligned, so the longest begins its line.</summary>
-    private static bool IsLabel(string text) => text.StartsWith("Current DNS Server:", StringComparison.Ordinal) || text.StartsWith("Fallback DNS Servers:", StringComparison.Ordinal) || text.StartsWith("resolv.conf mode:", StringComparison.Ordinal);
+    private static bool IsLabel(string text) =>
+        text.StartsWith("Current DNS Server:", StringComparison.Ordinal)
+        || text.StartsWith("Fallback DNS Servers:", StringComparison.Ordinal)
+        || text.StartsWith("resolv.conf mode:", StringComparison.Ordinal);
 
     /// <summary><c>Link 2 (enp3s0)</c>.</summary>
-    private static string? Link(string text) => Scan.Words(text) is ["Link", var n, var name, ..] && Scan.Whole(n) is not null && name.StartsWith('(') ? name.Trim('(', ')', ':') : null;
+    private static string? Link(string text) =>
+        Scan.Words(text) is ["Link", var n, var name, ..] && Scan.Whole(n) is not null && name.StartsWith('(') ? name.Trim('(', ')', ':')
+        : null;
 
     public PastedReading? Read(IReadOnlyList<PastedLine> lines)
     {
@@ -195,8 +223,10 @@ internal sealed class Resolvectl : IPastedParser
                 isServers = false;
                 continue;
             }
-            if (line.Indent == 0 && !IsLabel(line.Text)) { isServers = false; if (line.Text != "Global") all.Unread.Add(line.Number); continue; }
-            if (Scan.Pair(line.Text) is { } pair && !Scan.IsIpv6(line.Trimmed) && pair.Label.Any(char.IsAsciiLetter) && !Scan.IsIpv6(Scan.Words(line.Text)[0]))
+            if (line.Indent == 0
+                && !IsLabel(line.Text)) { isServers = false; if (line.Text != "Global") all.Unread.Add(line.Number); continue; }
+            if (Scan.Pair(line.Text) is { } pair && !Scan.IsIpv6(line.Trimmed) && pair.Label.Any(char.IsAsciiLetter)
+                && !Scan.IsIpv6(Scan.Words(line.Text)[0]))
             {
                 isServers = pair.Label == "DNS Servers";
                 if (isServers) Take(pair.Value);

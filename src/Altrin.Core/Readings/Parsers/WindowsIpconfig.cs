@@ -139,16 +139,24 @@ internal sealed class WindowsIpconfig : IPastedParser
     };
 
     private static readonly (string Fold, string Language)[] Headings =
-        [("windowsipconfiguration", "en"), ("windowsipkonfiguration", "de"), ("configurationipdewindows", "fr"), ("configuracinipdewindows", "es")];
+        [("windowsipconfiguration", "en"), ("windowsipkonfiguration", "de"), ("configurationipdewindows", "fr"),
+            ("configuracinipdewindows", "es")];
 
     /// <summary>What stands before an adapter's own name; of the longer ones first.</summary>
     private static readonly (string Fold, AdapterKind Kind, string Language)[] Adapters =
     [
-        ("ethernetadapter", AdapterKind.Ethernet, ""), ("wirelesslanadapter", AdapterKind.Wifi, "en"), ("tunneladapter", AdapterKind.Virtual, ""), ("pppadapter", AdapterKind.Virtual, ""), ("unknownadapter", AdapterKind.Virtual, "en"),
+        ("ethernetadapter", AdapterKind.Ethernet, ""), ("wirelesslanadapter", AdapterKind.Wifi, "en"),
+            ("tunneladapter", AdapterKind.Virtual, ""), ("pppadapter", AdapterKind.Virtual, ""),
+            ("unknownadapter", AdapterKind.Virtual, "en"),
         ("mobilebroadbandadapter", AdapterKind.Other, "en"), ("bluetoothadapter", AdapterKind.Virtual, ""),
-        ("drahtloslanadapter", AdapterKind.Wifi, "de"), ("drahtlosadapter", AdapterKind.Wifi, "de"), ("mobilerbreitbandadapter", AdapterKind.Other, "de"), ("unbekannteradapter", AdapterKind.Virtual, "de"),
-        ("cartethernet", AdapterKind.Ethernet, "fr"), ("carteethernet", AdapterKind.Ethernet, "fr"), ("carterseausansfil", AdapterKind.Wifi, "fr"), ("cartetunnel", AdapterKind.Virtual, "fr"), ("carteppp", AdapterKind.Virtual, "fr"), ("carteinconnue", AdapterKind.Virtual, "fr"),
-        ("adaptadordeethernet", AdapterKind.Ethernet, "es"), ("adaptadorethernet", AdapterKind.Ethernet, "es"), ("adaptadordelaninalmbrica", AdapterKind.Wifi, "es"), ("adaptadordetnel", AdapterKind.Virtual, "es"), ("adaptadordeppp", AdapterKind.Virtual, "es"), ("adaptadordesconocido", AdapterKind.Virtual, "es"),
+        ("drahtloslanadapter", AdapterKind.Wifi, "de"), ("drahtlosadapter", AdapterKind.Wifi, "de"),
+            ("mobilerbreitbandadapter", AdapterKind.Other, "de"), ("unbekannteradapter", AdapterKind.Virtual, "de"),
+        ("cartethernet", AdapterKind.Ethernet, "fr"), ("carteethernet", AdapterKind.Ethernet, "fr"),
+            ("carterseausansfil", AdapterKind.Wifi, "fr"), ("cartetunnel", AdapterKind.Virtual, "fr"),
+            ("carteppp", AdapterKind.Virtual, "fr"), ("carteinconnue", AdapterKind.Virtual, "fr"),
+        ("adaptadordeethernet", AdapterKind.Ethernet, "es"), ("adaptadorethernet", AdapterKind.Ethernet, "es"),
+            ("adaptadordelaninalmbrica", AdapterKind.Wifi, "es"), ("adaptadordetnel", AdapterKind.Virtual, "es"),
+            ("adaptadordeppp", AdapterKind.Virtual, "es"), ("adaptadordesconocido", AdapterKind.Virtual, "es"),
     ];
 
     public string Source => "windows-ipconfig";
@@ -164,7 +172,8 @@ internal sealed class WindowsIpconfig : IPastedParser
         return 0;
     }
 
-    private static bool IsDotted(PastedLine line) => line.Text.Contains(". ", StringComparison.Ordinal) && Label(line.Text) is { Field: not Field.Description };
+    private static bool IsDotted(PastedLine line) =>
+        line.Text.Contains(". ", StringComparison.Ordinal) && Label(line.Text) is { Field: not Field.Description };
 
     /// <summary>A heading once more is a further output; adapters and their lines are not.</summary>
     public bool GoesOn(Taken sofar, PastedLine line) => Heading(line.Text) is null
@@ -185,7 +194,9 @@ internal sealed class WindowsIpconfig : IPastedParser
                 if (fold == start)
                 {
                     var name = string.Join(' ', words[n..]);
-                    return (Scan.IsVirtual(name) ? AdapterKind.Virtual : kind, name.Length == 0 ? string.Join(' ', words) : name, language.Length > 0 ? language : start.StartsWith("ethernet", StringComparison.Ordinal) && text.Contains("-Adapter", StringComparison.Ordinal) ? "de" : "");
+                    return (Scan.IsVirtual(name) ? AdapterKind.Virtual : kind, name.Length == 0 ? string.Join(' ', words)
+                        : name, language.Length > 0 ? language : start.StartsWith("ethernet", StringComparison.Ordinal)
+                        && text.Contains("-Adapter", StringComparison.Ordinal) ? "de" : "");
                 }
         }
         return null;
@@ -210,7 +221,8 @@ internal sealed class WindowsIpconfig : IPastedParser
         void Close()
         {
             if (now is null) return;
-            if (now.Address is { } address && mask is not null && !address.Contains('/', StringComparison.Ordinal)) now = now with { Address = Scan.WithMask(address, mask) };
+            if (now.Address is { } address && mask is not null
+                && !address.Contains('/', StringComparison.Ordinal)) now = now with { Address = Scan.WithMask(address, mask) };
             all.Adapters.Add(now);
             (now, mask) = (null, null);
         }
@@ -239,9 +251,11 @@ internal sealed class WindowsIpconfig : IPastedParser
                 continue;
             }
             // A further gateway or name server stands alone under the first.
-            if (now is not null && line.Indent > 20 && last is Field.Gateway or Field.Dns && (Scan.Address(line.Trimmed) is not null || Scan.IsIpv6(line.Trimmed))) Take(last, line.Trimmed);
+            if (now is not null && line.Indent > 20 && last is Field.Gateway or Field.Dns
+                && (Scan.Address(line.Trimmed) is not null || Scan.IsIpv6(line.Trimmed))) Take(last, line.Trimmed);
             else if (now is not null && line.Indent > 20 && last == Field.Ignored) continue;
-            else if (line.Text.Contains(':', StringComparison.Ordinal) && line.Text.Contains(". .", StringComparison.Ordinal)) last = Field.Ignored;
+            else if (line.Text.Contains(':', StringComparison.Ordinal)
+                && line.Text.Contains(". .", StringComparison.Ordinal)) last = Field.Ignored;
             else all.Unread.Add(line.Number);
         }
         Close();
@@ -253,16 +267,30 @@ internal sealed class WindowsIpconfig : IPastedParser
             switch (field)
             {
                 case Field.Address or Field.AutoAddress when Scan.Address(bare) is { } address:
-                    if (now!.Address is null) now = now with { Address = address, LinkLocal = field == Field.AutoAddress || Scan.IsLinkLocal(address) };
+                    if (now!.Address is null) now = now with
+                    {
+                        Address = address,
+                        LinkLocal = field == Field.AutoAddress
+                        || Scan.IsLinkLocal(address)
+                    };
                     else now = now with { Also = now.Also.Add(address) };
                     break;
                 case Field.Mask:
                     if (mask is null) mask = bare;
-                    else if (now!.Also is [.., var further]) now = now with { Also = now.Also.SetItem(now.Also.Count - 1, Scan.WithMask(further, bare)) };
+                    else if (now!.Also is [.., var further]) now = now with
+                    {
+                        Also = now.Also.SetItem(now.Also.Count - 1,
+                        Scan.WithMask(further, bare))
+                    };
                     break;
                 case Field.Gateway when Scan.Address(bare) is { } gateway: now = now! with { Gateway = now.Gateway ?? gateway }; break;
                 case Field.Mac: now = now! with { Mac = Scan.Mac(bare) }; break;
-                case Field.Dhcp: now = now! with { Method = Scan.Fold(bare) is "yes" or "ja" or "oui" or "s" or "si" ? "dhcp" : "static" }; break;
+                case Field.Dhcp:
+                    now = now! with
+                    {
+                        Method = Scan.Fold(bare) is "yes" or "ja" or "oui" or "s" or "si" ? "dhcp"
+                    : "static"
+                    }; break;
                 case Field.Server when Scan.Address(bare) is { } server: now = now! with { Server = server }; break;
                 case Field.Dns when Scan.Address(bare) is { } dns: now = now! with { Dns = now.Dns.Add(dns) }; break;
                 case Field.Description when Scan.IsVirtual(value): now = now! with { Kind = AdapterKind.Virtual }; break;

@@ -4,21 +4,25 @@ namespace Altrin.Core.Readings.Parsers;
 internal sealed class WindowsArp : IPastedParser
 {
     private static readonly (string Fold, string Language)[] Columns =
-        [("internetaddressphysicaladdresstype", "en"), ("internetadressephysischeadressetyp", "de"), ("internetadressephysikaladressetyp", "de"), ("internetadressephysikalischeadressetyp", "de"),
+        [("internetaddressphysicaladdresstype", "en"), ("internetadressephysischeadressetyp", "de"),
+            ("internetadressephysikaladressetyp", "de"), ("internetadressephysikalischeadressetyp", "de"),
             ("adresseinternetadressephysiquetype", "fr"), ("direccindeinternetdireccinfsicatipo", "es")];
 
-    private static readonly string[] Kinds = ["dynamic", "static", "invalid", "dynamisch", "statisch", "ungltig", "dynamique", "statique", "nonvalide", "dinmico", "esttico", "novlido"];
+    private static readonly string[] Kinds = ["dynamic", "static", "invalid", "dynamisch", "statisch", "ungltig", "dynamique", "statique",
+        "nonvalide", "dinmico", "esttico", "novlido"];
 
     /// <summary>Nothing is known: said so in words.</summary>
     private static readonly (string Fold, string Language)[] Nothing =
-        [("noarpentriesfound", "en"), ("eswurdenkeinearpeintrgegefunden", "de"), ("aucuneentrearptrouve", "fr"), ("nosehanencontradoentradasarp", "es"), ("nosehaencontradoningunaentradaarp", "es")];
+        [("noarpentriesfound", "en"), ("eswurdenkeinearpeintrgegefunden", "de"), ("aucuneentrearptrouve", "fr"),
+            ("nosehanencontradoentradasarp", "es"), ("nosehaencontradoningunaentradaarp", "es")];
 
     public string Source => "windows-arp";
 
     public int Begins(ReadOnlySpan<PastedLine> rest)
     {
         if (Scan.Known(Nothing, rest[0].Text) is not null) return 3;
-        if (Interface(rest[0].Text) is not null) return rest.Length > 1 && (IsColumns(rest[1].Text) is not null || Row(rest[1]) is not null) ? 3 : 1;
+        if (Interface(rest[0].Text) is not null) return rest.Length > 1
+            && (IsColumns(rest[1].Text) is not null || Row(rest[1]) is not null) ? 3 : 1;
         return IsColumns(rest[0].Text) is not null ? 3 : Row(rest[0]) is not null ? 2 : 0;
     }
 
@@ -38,7 +42,8 @@ internal sealed class WindowsArp : IPastedParser
     private static (string Address, string Mac)? Row(PastedLine line)
     {
         var words = Scan.Words(line.Text);
-        return words.Length >= 3 && Scan.Address(words[0]) is { } address && words[1].Contains('-', StringComparison.Ordinal) && Scan.IsMacLike(words[1]) && Kinds.Contains(Scan.Fold(string.Concat(words[2..])))
+        return words.Length >= 3 && Scan.Address(words[0]) is { } address && words[1].Contains('-', StringComparison.Ordinal)
+            && Scan.IsMacLike(words[1]) && Kinds.Contains(Scan.Fold(string.Concat(words[2..])))
             ? (address, words[1]) : null;
     }
 
@@ -73,7 +78,8 @@ internal sealed class WindowsGetmac : IPastedParser
     private static readonly (string Fold, string Language)[] Headings =
     [
         ("connectionn", "en"), ("physicaladdress", "en"), ("verbindungsn", "de"), ("physischeadr", "de"), ("physikal", "de"),
-        ("nomdeconne", "fr"), ("nomdelaconne", "fr"), ("adressephysique", "fr"), ("nombredecone", "es"), ("nombredelaco", "es"), ("direccinfsica", "es"),
+        ("nomdeconne", "fr"), ("nomdelaconne", "fr"), ("adressephysique", "fr"), ("nombredecone", "es"), ("nombredelaco", "es"),
+            ("direccinfsica", "es"),
     ];
 
     public string Source => "windows-getmac";
@@ -88,9 +94,12 @@ internal sealed class WindowsGetmac : IPastedParser
         return Heading(rest[0].Text) is not null || Columns(rest[rule].Text).Count > 1 && IsRow(rest[rule + 1].Text) ? 3 : 0;
     }
 
-    public bool GoesOn(Taken sofar, PastedLine line) => line.IsBlank || (IsRule(line.Text) ? !sofar.HasOne(IsRule) : !sofar.HasOne(IsRule) || IsRow(line.Text));
+    public bool GoesOn(Taken sofar, PastedLine line) =>
+        line.IsBlank || (IsRule(line.Text) ? !sofar.HasOne(IsRule) : !sofar.HasOne(IsRule) || IsRow(line.Text));
 
-    private static bool IsRow(string text) => text.Contains("N/A", StringComparison.Ordinal) || Scan.Words(text).Any(word => word.Contains('-', StringComparison.Ordinal) && Scan.IsMacLike(word));
+    private static bool IsRow(string text) =>
+        text.Contains("N/A", StringComparison.Ordinal)
+        || Scan.Words(text).Any(word => word.Contains('-', StringComparison.Ordinal) && Scan.IsMacLike(word));
 
     private static string? Heading(string text) => Scan.Known(Headings, text);
 
@@ -107,12 +116,19 @@ internal sealed class WindowsGetmac : IPastedParser
             else if (columns.Count == 0) all.Language ??= Heading(line.Text);
             else
             {
-                var cells = columns.Select(column => column.From < line.Text.Length ? line.Text[column.From..Math.Min(column.To, line.Text.Length)].Trim() : "").ToList();
-                var mac = cells.Select(Scan.Mac).FirstOrDefault(one => one is not null) ?? Scan.Words(line.Text).Select(Scan.Mac).FirstOrDefault(one => one is not null);
+                var cells = columns.Select(column => column.From < line.Text.Length
+                    ? line.Text[column.From..Math.Min(column.To, line.Text.Length)].Trim() : "").ToList();
+                var mac = cells.Select(Scan.Mac).FirstOrDefault(one => one is not null)
+                    ?? Scan.Words(line.Text).Select(Scan.Mac).FirstOrDefault(one => one is not null);
                 if (mac is null) continue;
                 // Four columns with /v: name, maker's name of the card, address, transport.
                 var (name, card) = cells.Count >= 4 ? (cells[0], cells[1]) : (mac, "");
-                all.Adapters.Add(new(name) { Mac = mac, Kind = Scan.IsVirtual(name) || Scan.IsVirtual(card) ? AdapterKind.Virtual : Kind($"{name} {card}") });
+                all.Adapters.Add(new(name)
+                {
+                    Mac = mac,
+                    Kind = Scan.IsVirtual(name) || Scan.IsVirtual(card) ? AdapterKind.Virtual
+                    : Kind($"{name} {card}")
+                });
             }
         }
         return all.As(Source, ReadingPart.Adapters);
@@ -121,8 +137,10 @@ internal sealed class WindowsGetmac : IPastedParser
     private static AdapterKind Kind(string words)
     {
         words = words.ToLowerInvariant();
-        return words.Contains("wi-fi", StringComparison.Ordinal) || words.Contains("wlan", StringComparison.Ordinal) || words.Contains("wireless", StringComparison.Ordinal) ? AdapterKind.Wifi
-            : words.Contains("ethernet", StringComparison.Ordinal) || words.Contains("gigabit", StringComparison.Ordinal) ? AdapterKind.Ethernet : AdapterKind.Other;
+        return words.Contains("wi-fi", StringComparison.Ordinal) || words.Contains("wlan", StringComparison.Ordinal)
+            || words.Contains("wireless", StringComparison.Ordinal) ? AdapterKind.Wifi
+            : words.Contains("ethernet", StringComparison.Ordinal) || words.Contains("gigabit", StringComparison.Ordinal)
+                ? AdapterKind.Ethernet : AdapterKind.Other;
     }
 
     private static List<(int, int)> Columns(string rule)

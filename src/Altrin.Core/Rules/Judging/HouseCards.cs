@@ -46,8 +46,10 @@ public static class HouseCards
         var marks = Marks(house);
         var sent = Sent(house.State.House);
         var proposed = new ProposedAddress(house);
-        return [.. house.State.House.Devices.Select(box => new BoxWords(box.Id, Says(house, box, steps.GetValueOrDefault(box.Id)), SayStep(box, steps.GetValueOrDefault(box.Id)),
-            [.. box.Supports.Prepend(box.Mode).Distinct().Select(mode => new ModeChoice(mode, mode.Say()))], box.Traits.MayAskForAddress && !box.Traits.AlwaysAsks,
+        return [.. house.State.House.Devices.Select(box =>
+            new BoxWords(box.Id, Says(house, box, steps.GetValueOrDefault(box.Id)), SayStep(box, steps.GetValueOrDefault(box.Id)),
+            [.. box.Supports.Prepend(box.Mode).Distinct().Select(mode => new ModeChoice(mode, mode.Say()))], box.Traits.MayAskForAddress
+                && !box.Traits.AlwaysAsks,
             [.. SettingCatalogue.All.Where(setting => setting.Counts(box)).Select(setting => setting.Id)],
             box.Traits.Uplink == UplinkSide.None ? [] : Joinable(box, sent),
             [.. box.Ports.Select(port => new SocketWords(port.Id, Naming.PortName(box, port.Id)))], Mark(marks, box.Id),
@@ -66,7 +68,9 @@ public static class HouseCards
 
     /// <summary>What a thing of any band could join, a name once.</summary>
     public static ImmutableArray<JoinChoice> Joinable(Evaluation house) =>
-        [.. house.State.Air.Select(one => new JoinChoice(null, one.Band, one.Network.Ssid, one.Network.Security, one.Network.Key)).DistinctBy(one => (one.Ssid, one.Security, one.Key, one.Band))];
+        [.. house.State.Air.Select(one =>
+            new JoinChoice(null, one.Band, one.Network.Ssid, one.Network.Security, one.Network.Key)).DistinctBy(one =>
+            (one.Ssid, one.Security, one.Key, one.Band))];
 
     private static string Says(Evaluation house, Device box, Step? step)
     {
@@ -85,7 +89,8 @@ public static class HouseCards
     {
         if (step is null) return "";
         if (step.Upper is null) return "leads nowhere: its WAN side is empty";
-        if (step.Translates) return step.Number < StepWords.Length ? StepWords[step.Number] : $"{Naming.Ordinal(step.Number)} step down: double NAT";
+        if (step.Translates) return step.Number < StepWords.Length ? StepWords[step.Number]
+            : $"{Naming.Ordinal(step.Number)} step down: double NAT";
         return box.Traits.HandsLineOn ? "hands the line on" : "no translation";
     }
 

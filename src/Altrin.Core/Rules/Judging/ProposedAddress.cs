@@ -23,7 +23,8 @@ internal sealed class ProposedAddress(Evaluation house)
             : house.Facts.MainsOn(one.Segment).FirstOrDefault()?.Address?.Prefix;
         if (subnet is not { } known) return null;
         if (!free.TryGetValue((one.Segment, known), out var address))
-            free[(one.Segment, known)] = address = house.Facts.FreeAddress(one.Segment, known) is { } first ? $"{first}/{known.Length}" : null;
+            free[(one.Segment, known)] = address = house.Facts.FreeAddress(one.Segment, known) is { } first ? $"{first}/{known.Length}"
+                : null;
         return address;
     }
 

@@ -86,7 +86,8 @@ public sealed record Meaning(string Key, string Sentence, string Then, NetworkDo
             case SeenInstead.OtherPage:
                 Add("look", "A page can be kept by the browser.",
                     $"Open it in a private window. Where it is the other box's still, "
-                        + (order.Hands == Hands.Laptop ? "its cable is the one your laptop hangs on." : $"it is its Wi-Fi your {order.Hands.Word()} is on."));
+                        + (order.Hands == Hands.Laptop ? "its cable is the one your laptop hangs on."
+                            : $"it is its Wi-Fi your {order.Hands.Word()} is on."));
                 break;
             case SeenInstead.GaveUp:
                 Add("undone", "The step is not done.", "The house is kept as it stood before it.", step.Before);

@@ -37,7 +37,8 @@ internal sealed record Slip(string Sentence, string Mend, bool IsByHand, Network
         foreach (var slip in Causes(order, at)) yield return slip;
     }
 
-    /// <summary>What a diagnosis thinks of, at the boxes concerned; the likeliest first. Where a want fails that may be anywhere, else at the box
+    /// <summary>What a diagnosis thinks of, at the boxes concerned; the likeliest first. Where a want fails that may be anywhere, else at
+    /// the box
     /// that is handled, or that the laptop hangs on.</summary>
     private static IEnumerable<Slip> Causes(WorkOrder order, int at)
     {
@@ -53,7 +54,8 @@ internal sealed record Slip(string Sentence, string Mend, bool IsByHand, Network
             var off = cause.Kind.Name == "no-power" && after.FindDevice(cause.Boxes(after).First()) is { } box ? box : null;
             yield return off is null ? new(cause.Sentence, then, cause.IsByHand, cause.Change(before), cause.Change(after))
                 : new($"{off.Name} has no power, or is still starting.",
-                    $"Look at its lamps, wait {WorkTimes.Reboot(off)} seconds more, and look again.", true, cause.Change(before), cause.Change(after));
+                    $"Look at its lamps, wait {WorkTimes.Reboot(off)} seconds more, and look again.", true, cause.Change(before),
+                        cause.Change(after));
         }
     }
 

@@ -55,8 +55,8 @@ export function Complaint({ onBegin }: { onBegin: (seen: SeenEntry[]) => Promise
         </Press>
       </Flex>
       <Text mt="10px" fontSize="small" color="quiet">
-        Altrin goes through every fault that would look like this, and asks for the quickest check that narrows
-        them down. Nothing in the house is changed by it.
+        Altrin goes through every fault that would look like this, and asks for the quickest check that
+        narrows them down. Nothing in the house is changed by it.
       </Text>
     </Box>
   )
