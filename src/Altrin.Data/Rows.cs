@@ -37,8 +37,7 @@ internal sealed class RevisionRow
     public required string Actions { get; set; }
 
     /// <summary>Now and then the whole state: of a found house its document, of a planned one the list of what is planned. Null: the
-    /// parent's
-    /// with these actions.</summary>
+    /// parent's with these actions.</summary>
     public string? Snapshot { get; set; }
 
     /// <summary>Letters of actions since the last snapshot, these included: tells when the next one is due.</summary>
@@ -60,8 +59,7 @@ internal sealed class ChangeRow
     public required int Version { get; set; }
 
     /// <summary>The revisions of both houses at that version, so that a change made by somebody who saw it can still be judged; null where
-    /// an older
-    /// program wrote it.</summary>
+    /// an older program wrote it.</summary>
     public int? FoundNumber { get; set; }
     public int? PlannedNumber { get; set; }
 }

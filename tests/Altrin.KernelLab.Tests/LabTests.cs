@@ -68,8 +68,7 @@ public class LabTests(ITestOutputHelper output)
     }
 
     /// <summary>Something is hidden in a house: what a diagnosis thinks would then be seen is what the kernel does. Of each kind of cause
-    /// one a house, a loop
-    /// aside, which would be built of real frames.</summary>
+    /// one a house, a loop aside, which would be built of real frames.</summary>
     [Theory, Trait("kind", "hidden")]
     [InlineData("larkspur-house", Traits = ["kind", "long"])]
     [InlineData("healthy", "modem-in-front", "passthrough", "hairpin", "pppoe-line", "static-line")]

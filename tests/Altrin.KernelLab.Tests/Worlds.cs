@@ -119,8 +119,7 @@ internal sealed class Worlds(LabHouse lab)
 
     /// <summary>Each thing on the router's own LAN asks it to open an outside port for each of its services: its own number, or
     /// another when a forward has that. A router whose own outside address is private opens none: behind it stands another that translates,
-    /// and what it
-    /// would open nobody could reach (the usual daemon refuses; value from memory).</summary>
+    /// and what it would open nobody could reach (the usual daemon refuses; value from memory).</summary>
     public IEnumerable<(TransportProtocol Protocol, int Port, Ipv4Address To, int At)> UpnpMappings(Device device, World world)
     {
         if (!device.Upnp || lab.CardOf(device.Id, "lan") is not { Fixed: { } own } lan) yield break;

@@ -24,8 +24,7 @@ public sealed record CauseGroup(double Sure, ImmutableArray<Cause> Alike, Networ
 /// <param name="Looks">The next first.</param>
 /// <param name="IsSettled">Nothing is left to tell apart.</param>
 /// <param name="Confirm">Where nothing is left to tell apart: the cheapest look that shows the likeliest cause where the house as believed
-/// shows
-/// otherwise; null where there is none.</param>
+/// shows otherwise; null where there is none.</param>
 /// <param name="ArePairs">No single thing explains it all.</param>
 public sealed record DiagnosisResult(bool Agrees, ImmutableArray<int> Odd, ImmutableArray<CauseGroup> Causes,
     ImmutableArray<NextLook> Looks,

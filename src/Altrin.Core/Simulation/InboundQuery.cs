@@ -64,8 +64,7 @@ internal static class InboundQuery
     }
 
     /// <summary>Whether it would arrive, but the provider lets nothing in at the port that it needs. UPnP asks for the service's own port,
-    /// and
-    /// takes another only where that is taken.</summary>
+    /// and takes another only where that is taken.</summary>
     private static bool IsClosed(Delivery delivery, ImmutableStack<Translator> fromTheLine, TransportProtocol protocol, int port)
     {
         var closed = delivery.Fabric.House.Line!.ClosedPorts;

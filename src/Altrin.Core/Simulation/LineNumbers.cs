@@ -16,8 +16,7 @@ internal sealed record LineNumbers(InterfaceAddress Router, Ipv4Address First, i
     private const uint ProviderHost = 1, FirstCustomerHost = 10;
 
     /// <summary>The subnet of the link as the house has it. A session shows its address with a mask of 32 bits, and its peer is on the link
-    /// all
-    /// the same (RFC 1661: a link of two ends).</summary>
+    /// all the same (RFC 1661: a link of two ends).</summary>
     public Prefix Prefix => Prefix.Of(First, Router.Prefix.Length);
 
     /// <param name="firstSet">What the first WAN (or on a modem the first thing) of fixed address on the line has set; null for

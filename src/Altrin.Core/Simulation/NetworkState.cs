@@ -181,8 +181,7 @@ public sealed class NetworkState
     public int LayersOf(Interface from) => ways.Of(from).Layers;
 
     /// <summary>Of each router in use that has internet and makes a network: the translations that a thing on it would meet, whether there
-    /// is one
-    /// or not.</summary>
+    /// is one or not.</summary>
     public IEnumerable<(Device Router, int Layers)> NetworkLayers()
     {
         foreach (var box in House.Devices)

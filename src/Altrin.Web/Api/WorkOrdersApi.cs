@@ -38,10 +38,8 @@ internal static class WorkOrdersApi
     }
 
     /// <param name="way"><c>keep</c>: boxes keep what is set on them, found by search; <c>reset</c>: a box with a new part to play begins
-    /// with a reset, as
-    /// the trade does it; <c>back:</c> and the key of a step: from after that step back to how the house was found, without a key from
-    /// where the work
-    /// now begins. Nothing: the better of the two.</param>
+    /// with a reset, as the trade does it; <c>back:</c> and the key of a step: from after that step back to how the house was found,
+    /// without a key from where the work now begins. Nothing: the better of the two.</param>
     /// <param name="with"><c>laptop</c>: with a socket; <c>no-socket</c>; <c>phone</c>.</param>
     private static async Task<Results<Ok<WorkOrderView>,
         ProblemHttpResult>> Get(string id, string? way, string? with, Jobs jobs, Orders orders, CancellationToken cancel)
@@ -111,8 +109,7 @@ internal static class WorkOrdersApi
     }
 
     /// <summary>A code to be printed beside a step: it leads back to it, by the address under which this page was opened; where a phone is
-    /// answered,
-    /// by the one at which it finds the laptop.</summary>
+    /// answered, by the one at which it finds the laptop.</summary>
     private static async Task<Results<ContentHttpResult,
         ProblemHttpResult>> Code(string id, string step, HttpRequest request, ShareSettings share, Jobs jobs, CancellationToken cancel)
     {

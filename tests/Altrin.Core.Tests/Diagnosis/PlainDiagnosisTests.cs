@@ -9,8 +9,7 @@ using Altrin.Core.Simulation;
 namespace Altrin.Core.Tests.Diagnosis;
 
 /// <summary>A second reader of sightings, written from section 7 of the format alone: one house, one laptop and one simulation a question,
-/// and nothing
-/// remembered. It decides which single causes show all that was seen.</summary>
+/// and nothing remembered. It decides which single causes show all that was seen.</summary>
 public class PlainDiagnosisTests
 {
     private static bool Shows(NetworkDocument believed, Cause cause, Sighting sighting, LaptopPlace? last, bool isLucky)

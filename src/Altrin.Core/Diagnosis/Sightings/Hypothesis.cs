@@ -52,8 +52,7 @@ internal sealed class Hypothesis
 
     /// <summary>The laptop at that place: a state, and its id there.</summary>
     /// <remarks>Laptops that ask on one segment see the same: the first of them stands for all. Where they took one another's addresses, it
-    /// is alone on
-    /// its segment.</remarks>
+    /// is alone on its segment.</remarks>
     private (NetworkState State, string Id) At(int place)
     {
         if (seats.TryGetValue(place, out var known)) return known;
@@ -102,8 +101,7 @@ internal sealed class Hypothesis
     }
 
     /// <summary>How many ways chance may decide for whoever the look is of; 1 where it decides nothing. Besides the lease it decides which
-    /// of two
-    /// holders of its gateway's address a client talks to: that too once, for all that is seen of it.</summary>
+    /// of two holders of its gateway's address a client talks to: that too once, for all that is seen of it.</summary>
     public int Ways(Look look)
     {
         var (state, who, one) = Client(look);

@@ -21,8 +21,7 @@ public sealed record PastedReading(
     public ImmutableArray<ReadingPart> Tells { get; init; } = [];
 
     /// <summary>The adapter that is on the house's network: the wired one first, for a laptop's own Wi-Fi is off while its cable is in; on
-    /// the air the
-    /// other way round. Null where none has an address.</summary>
+    /// the air the other way round. Null where none has an address.</summary>
     public SeenAdapter? InUse(bool isJoined) => Adapters.Where(one => one.Kind != AdapterKind.Virtual && one.Address is not null)
         .OrderBy(one => (one.Kind == AdapterKind.Wifi) != isJoined).FirstOrDefault();
 

@@ -12,8 +12,7 @@ using Altrin.Core.WorkOrders.Steps;
 namespace Altrin.Core.WorkOrders.Otherwise;
 
 /// <summary>One thing that may have gone wrong on the way to a step: an act that did not take, a cable that is not in, a box without power.
-/// The house is
-/// played again with it, and what the laptop would then show is compared with what was seen.</summary>
+/// The house is played again with it, and what the laptop would then show is compared with what was seen.</summary>
 /// <param name="Sentence">What went wrong.</param>
 /// <param name="Mend">What to do about it.</param>
 /// <param name="IsByHand">Mended on the spot: then the order goes on as it stands. Else the house is another one, and the rest is computed
@@ -38,8 +37,7 @@ internal sealed record Slip(string Sentence, string Mend, bool IsByHand, Network
     }
 
     /// <summary>What a diagnosis thinks of, at the boxes concerned; the likeliest first. Where a want fails that may be anywhere, else at
-    /// the box
-    /// that is handled, or that the laptop hangs on.</summary>
+    /// the box that is handled, or that the laptop hangs on.</summary>
     private static IEnumerable<Slip> Causes(WorkOrder order, int at)
     {
         var here = order.Steps[at];
