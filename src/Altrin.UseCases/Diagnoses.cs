@@ -37,7 +37,7 @@ public sealed class Diagnoses(DiagnosisStore store, Recent recent)
         if (seen.IsEmpty) return new(stored, believed, [], null, problems.Count > 0 ? problems[0].ToString() : null);
         var key = new Key(job.Head.Id, job.Head.Version, stored.Side, stored.Seen, hands == Hands.Laptop);
         var result = recent.Find<DiagnosisResult>(key)
-            ?? recent.Keep(key, Diagnoser.Of(believed, seen, hands == Hands.Laptop), believed.Devices.Length * 4);
+            ?? recent.Keep(key, Diagnoser.Of(believed, seen, hands == Hands.Laptop, thinksFurther: true), believed.Devices.Length * 4);
         return new(stored, believed, seen, result, null);
     }
 

@@ -19,6 +19,23 @@ public sealed partial class Jobs(JobStore store, Recent recent, OwnKinds own)
         [.. (await store.List(find, take, cancel)).Select(JobHead.Of)];
 
     /// <returns>The id of the new job.</returns>
+    /// <summary>Where the last house stood that says it: an installer seldom works in two countries. Null where none of the last few
+    /// does.</summary>
+    public async Task<string?> LastCountry(CancellationToken cancel)
+    {
+        const int MostLookedAt = 5;
+        foreach (var head in await List(null, MostLookedAt, cancel))
+        {
+            try
+            {
+                if ((await Find(head.Id, cancel))?.Found.Document.Country is { } country) return country;
+            }
+            // A job that cannot be read says nothing; it is told in the list.
+            catch (UnreadableJobException) { }
+        }
+        return null;
+    }
+
     public Task<string> Create(NetworkDocument house, CancellationToken cancel)
     {
         // What the document itself says of a kind goes before what the shelf says.
@@ -26,7 +43,8 @@ public sealed partial class Jobs(JobStore store, Recent recent, OwnKinds own)
             kit => house.Kinds.Any(kind => kind.Kit == kit) ? null : own.Find(kit));
         var begun = new House(unknown.Apply(house));
         var summary = HouseSummary.Of(begun.Evaluation);
-        return store.Create(house.Name, AltrinJson.WriteCompact(begun.Document), (new JobSummary(summary, summary).Write(), HouseSummary.Build),
+        return store.Create(house.Name, AltrinJson.WriteCompact(begun.Document),
+            (new JobSummary(summary, summary).Write(), HouseSummary.Build),
             cancel);
     }
 

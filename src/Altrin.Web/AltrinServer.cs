@@ -4,6 +4,7 @@ using Altrin.Data;
 using Altrin.UseCases;
 using Altrin.Web.Api;
 using Altrin.Web.Demo;
+using Altrin.Web.Eyes;
 using Altrin.Web.Live;
 using Altrin.Web.Logging;
 using Altrin.Web.Security;
@@ -93,6 +94,7 @@ public static class AltrinServer
         builder.Services.AddSingleton<TurnStore>();
         builder.Services.AddSingleton<DiagnosisStore>();
         builder.Services.AddSingleton<Diagnoses>();
+        builder.Services.AddSingleton<Handovers>();
         builder.Services.AddSingleton<PhotoStore>();
         builder.Services.AddSingleton<SecretStore>();
         builder.Services.AddSingleton<SealedSecrets>();
@@ -100,6 +102,7 @@ public static class AltrinServer
         Sharing.Add(builder, settings["data"] ?? "data");
         KeyRing.Add(builder.Services, settings["data"] ?? "data");
         builder.Services.AddSingleton(new MakerRegistry(settings["registry"] ?? MakerRegistry.Usual));
+        builder.Services.AddSingleton(new HouseEyes(!settings.GetValue("eyes", true) ? EyesKind.Off : settings.GetValue("demo", false) ? EyesKind.Simulated : EyesKind.ThisLaptop));
         builder.Services.AddSingleton(new OwnKinds(Path.Combine(settings["data"] ?? "data", "kit")));
         builder.Services.ConfigureHttpJsonOptions(json => AltrinJson.Configure(json.SerializerOptions));
         builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
@@ -142,7 +145,10 @@ public static class AltrinServer
         app.MapOptions();
         app.MapWorkOrders();
         app.MapVisit();
+        app.MapEyes();
         app.MapDiagnosis();
+        app.MapHandover();
+        app.MapJobFiles();
         app.MapAir();
         app.MapKit();
         app.MapSecrets();

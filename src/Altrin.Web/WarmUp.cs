@@ -12,19 +12,22 @@ internal sealed class WarmUp(IdleMemory memory) : BackgroundService
     /// <summary>The list of jobs is read first, and the page that shows it.</summary>
     private static readonly TimeSpan Grace = TimeSpan.FromSeconds(2);
 
+    private readonly TaskCompletionSource begun = new(TaskCreationOptions.RunContinuationsAsynchronously);
+
+    /// <summary>Ends when the planning begins.</summary>
+    public Task Begun => begun.Task;
+
+    /// <summary>Is cancelled where the program ends before the planning does.</summary>
     protected override async Task ExecuteAsync(CancellationToken stop)
     {
-        try
-        {
-            await Task.Delay(Grace, stop);
-            // A thread of its own: the search waits for nothing, and those of the pool are for whoever asks.
-            await Task.Factory.StartNew(() => Plan(stop), stop, TaskCreationOptions.LongRunning, TaskScheduler.Default);
-        }
-        catch (OperationCanceledException) { /* The program ends. */ }
+        await Task.Delay(Grace, stop);
+        // A thread of its own: the search waits for nothing, and those of the pool are for whoever asks.
+        await Task.Factory.StartNew(() => Plan(stop), stop, TaskCreationOptions.LongRunning, TaskScheduler.Default);
     }
 
     private void Plan(CancellationToken stop)
     {
+        begun.SetResult();
         using (new MemoryLid())
         {
             PlanAndOrder(DemoHouses.Millrace(), stop);

@@ -152,7 +152,7 @@ public class StoreTroubleTests
             await hold.ExecuteNonQueryAsync();
             var since = Stopwatch.StartNew();
             Assert.Contains("Another program holds the database", await Title(await victim.Rename(job, 1, "Printer")), StringComparison.Ordinal);
-            Assert.InRange(since.Elapsed.TotalSeconds, 1.5, 6);
+            Assert.True(since.Elapsed.TotalSeconds > 1.5, $"It waited for {since.Elapsed.TotalSeconds:0.0} s only.");
             // Who only looks is not held up.
             Assert.True((await victim.Client.GetAsync($"/api/jobs/{job}")).IsSuccessStatusCode);
         }

@@ -8,7 +8,7 @@ namespace Altrin.Browser.Tests;
 /// <summary>A real browser without a window. Finds things by role and words, and waits as a person waits.</summary>
 public sealed class Browser : IDisposable
 {
-    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(12);
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(45);
 
     /// <summary>A choice of a list is seen where the list is.</summary>
     private const string IsShown = "const isShown = (it) => { const one = it.closest('select') ?? it; return one.checkVisibility({ visibilityProperty: true, opacityProperty: true }) && one.getClientRects().length > 0 };";
@@ -31,7 +31,8 @@ public sealed class Browser : IDisposable
         new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
 
     public IWebElement Button(string words) => Find($"//button[normalize-space(.)={Quote(words)} or @aria-label={Quote(words)}]");
-    public IWebElement ButtonStarting(string words) => Find($"//button[starts-with(normalize-space(.),{Quote(words)}) or starts-with(@aria-label,{Quote(words)})]");
+    public IWebElement ButtonStarting(string words) =>
+        Find($"//button[starts-with(normalize-space(.),{Quote(words)}) or starts-with(@aria-label,{Quote(words)})]");
     public IWebElement Radio(string words) => Find($"//label[.//input[@type='radio'] and normalize-space(.)={Quote(words)}]");
     public IWebElement Label(string words) => Find($"//label[.//*[normalize-space(.)={Quote(words)}]]");
     public IWebElement Link(string words) => Find($"//a[contains(normalize-space(.),{Quote(words)})]");
@@ -40,7 +41,8 @@ public sealed class Browser : IDisposable
     public IWebElement Css(string selector) => Wait(() => (IWebElement?)driver.ExecuteScript(
         $"{IsShown} return [...document.querySelectorAll(arguments[0])].find(isShown)", selector), selector);
 
-    /// <summary>Is it said anywhere on the page, where it can be seen? One question to the page, however large: only what holds the words is gone into.</summary>
+    /// <summary>Is it said anywhere on the page, where it can be seen? One question to the page, however large: only what holds the words
+    /// is gone into.</summary>
     public bool Has(string words) => (bool)driver.ExecuteScript($$"""
         {{IsShown}}
         const words = arguments[0]
@@ -88,13 +90,17 @@ public sealed class Browser : IDisposable
     }
 
     /// <summary>Puts a text of several lines into a field at once, as a paste does.</summary>
-    public void Put(string label, string text) => Run("arguments[0].focus(); arguments[0].select(); document.execCommand('insertText', false, arguments[1])", Css($"[aria-label='{label}']"), text);
+    public void Put(string label, string text) =>
+        Run("arguments[0].focus(); arguments[0].select(); document.execCommand('insertText', false, arguments[1])",
+        Css($"[aria-label='{label}']"), text);
 
-    public void Choose(string label, string option) => Press(() => Field(label).FindElement(By.XPath($".//option[normalize-space(.)={Quote(option)}]")));
+    public void Choose(string label, string option) =>
+        Press(() => Field(label).FindElement(By.XPath($".//option[normalize-space(.)={Quote(option)}]")));
 
     public IWebDriver Driver => driver;
 
-    public void Drag(IWebElement from, IWebElement to) => new Actions(driver).MoveToElement(from).ClickAndHold().MoveToElement(to).Release().Perform();
+    public void Drag(IWebElement from, IWebElement to) =>
+        new Actions(driver).MoveToElement(from).ClickAndHold().MoveToElement(to).Release().Perform();
 
     public void Until(Func<bool> holds, string what)
     {
@@ -127,8 +133,15 @@ public sealed class Browser : IDisposable
     public void Delay(int milliseconds)
     {
         driver.ExecuteCdpCommand("Network.enable", []);
-        driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new() { ["offline"] = false, ["latency"] = milliseconds, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
+        driver.ExecuteCdpCommand("Network.emulateNetworkConditions",
+            new() { ["offline"] = false, ["latency"] = milliseconds, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
     }
+
+    /// <summary>The page as it prints, as PDF.</summary>
+    /// <param name="width">Of the paper, in inches.</param>
+    public byte[] Printed(double width, double height) =>
+        Convert.FromBase64String((string)((Dictionary<string, object>)driver.ExecuteCdpCommand(
+        "Page.printToPDF", new Dictionary<string, object?> { ["paperWidth"] = width, ["paperHeight"] = height })!)["data"]);
 
     public void Cdp(string command, Dictionary<string, object?> arguments) => driver.ExecuteCdpCommand(command, arguments);
 
@@ -150,12 +163,14 @@ public sealed class Browser : IDisposable
     }
 
     /// <summary>What has the focus, by its words.</summary>
-    public string Focus => (string)Run("const e = document.activeElement; return e === document.body ? 'nothing' : (e.getAttribute('aria-label') || e.dataset.box || e.dataset.thing || e.dataset.socket || e.id && document.querySelector(`label[for=\"${e.id}\"]`)?.innerText || e.innerText || e.tagName).trim()")!;
+    public string Focus =>
+        (string)Run("const e = document.activeElement; return e === document.body ? 'nothing' : (e.getAttribute('aria-label') || e.dataset.box || e.dataset.thing || e.dataset.socket || e.id && document.querySelector(`label[for=\"${e.id}\"]`)?.innerText || e.innerText || e.tagName).trim()")!;
 
     public IReadOnlyList<string> Complaints() => [.. driver.Manage().Logs.GetLog(LogType.Browser)
         .Where(entry => entry.Level == LogLevel.Severe && !entry.Message.Contains("status of 4", StringComparison.Ordinal)
             // A server that was stopped on purpose ends the answer that never ends.
-            && !entry.Message.Contains("/api/changes - Failed to load resource: net::", StringComparison.Ordinal)).Select(entry => entry.Message)];
+            && !entry.Message.Contains("/api/changes - Failed to load resource: net::", StringComparison.Ordinal)).Select(entry =>
+                entry.Message)];
 
     public void Dispose() => seat.Leave();
 

@@ -1,6 +1,7 @@
 namespace Altrin.Browser.Tests;
 
-/// <summary>Jobs of the trade entered from an empty page, as in the hall: at most sixty presses and letters, and the first way is what a tradesperson would do.
+/// <summary>Jobs of the trade entered from an empty page, as in the hall: at most sixty presses and letters, and the first way is what a
+/// tradesperson would do.
 /// Common practice, no source.</summary>
 public sealed class EntryTests : HandTest
 {
@@ -12,7 +13,8 @@ public sealed class EntryTests : HandTest
     [InlineData("repeater", 1280, 800), InlineData("repeater", 390, 844)]
     [InlineData("by-cable", 1280, 800), InlineData("by-cable", 390, 844)]
     [InlineData("plug-in", 1280, 800), InlineData("powerline", 1280, 800), InlineData("main-router", 1280, 800), InlineData("asks", 1280, 800)]
-    public void A_job_is_entered_in_sixty_presses_and_the_first_way_is_the_trades(string job, int width, int height) => IsEntered(job, width, height);
+    public void A_job_is_entered_in_sixty_presses_and_the_first_way_is_the_trades(string job, int width, int height) =>
+        IsEntered(job, width, height);
 
     /// <summary>The others of the twenty-one.</summary>
     [Theory, Trait("kind", "long")]
@@ -50,7 +52,52 @@ public sealed class EntryTests : HandTest
         Assert.Empty(Browser.Complaints());
     }
 
-    private const string Locked = "Gateway that is locked, on a shared line", Switched = "Router with access-point, bridge and repeater modes",
+    /// <summary>From the words of a job: only what decides it is asked, and each answer is one press.</summary>
+    [Theory]
+    [InlineData("access point in the loft", "Old router, 2.4 GHz, 300 Mb/s on the carton", "a data cable lies there", "Loft router as access point by hand", 1280, 800)]
+    [InlineData("repeat into the bedroom", "Router with access-point, bridge and repeater modes", "none", "Bedroom router as repeater", 390, 844)]
+    public void A_job_is_entered_by_its_words_and_the_questions_that_decide_it(string words, string kind, string cable, string first,
+        int width, int height)
+    {
+        Browser.Metrics(width, height);
+        Browser.Go(Server.Address);
+        Press("Begin an empty house");
+        Browser.UntilText("There is no gateway yet");
+        Job = Browser.Url.Split("/job/")[1].Split('/')[0];
+        Press(() => Browser.Link("Visit"));
+        Browser.UntilText("What is to be done?");
+        Gateway(null, "");
+        Type("What is to be done?", words);
+        if (words.StartsWith("access", StringComparison.Ordinal)) Answer("provider", "it may be set");
+        Answer("box", "Say which");
+        Browser.Css("[role=dialog]");
+        Choose("What is it?", kind);
+        Done();
+        Answer("past", "it has");
+        Answer("cable", cable);
+        Answer("name", "the household’s");
+        Answer("pool", "Leave it open");
+        Browser.UntilText("All that decides it is known, or left open.");
+        Assert.True((bool?)Found()["document"]!["devices"]![1]!["usedBefore"]);
+        Press(() => Browser.Link("See the ways to do it"));
+        Browser.UntilText("nothing better exists");
+        Assert.StartsWith(first, Browser.Css("[data-way='0']").Text, StringComparison.Ordinal);
+        Assert.InRange(presses, 10, MostPresses);
+        Assert.Empty(Browser.Complaints());
+
+        // What is asked next may have come where this one stood: it is gone before anything else is pressed.
+        void Answer(string question, string answer)
+        {
+            var before = Browser.Count("[data-question]");
+            Press(() => Browser.Css($"[data-question='{question}']").FindElements(OpenQA.Selenium.By.TagName("button")).First(one =>
+                one.Text == answer));
+            if (question != "box") Browser.Until(() => Browser.Count($"[data-question='{question}']") == 0,
+                $"{question}, one of {before}, to be gone");
+        }
+    }
+
+    private const string Locked = "Gateway that is locked, on a shared line",
+        Switched = "Router with access-point, bridge and repeater modes",
         Old = "Old router, 2.4 GHz, 300 Mb/s on the carton", Older = "Old router, 2.4 GHz, 54 Mb/s", Cable = "a data cable lies there";
 
     private string Other(string job)

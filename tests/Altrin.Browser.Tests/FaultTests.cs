@@ -36,6 +36,22 @@ public sealed class FaultTests : HandTest
         Assert.Empty(Browser.Complaints());
     }
 
+    /// <summary>A want that holds on paper and fails on site is the complaint; what may be at fault is marked on the Stairs, in
+    /// words.</summary>
+    [Fact]
+    public void From_a_want_to_the_suspects_on_the_stairs()
+    {
+        OpenHouse(Healthy, "wants");
+        Browser.Press(() => Browser.Link("It fails on site: why?"));
+        Browser.UntilText("What does not work?");
+        Browser.Press("Find out why");
+        Browser.UntilText("Check this next");
+        Browser.Press(() => Browser.Link("Stairs"));
+        Browser.Until(() => Browser.Count("[data-suspect]") > 0, "a suspect");
+        Assert.Matches("suspected, [0-9]+ %", Browser.Css("[data-suspect]").Text);
+        Assert.Empty(Browser.Complaints());
+    }
+
     [Fact]
     public void What_was_seen_is_taken_out_again_and_a_look_is_put_aside()
     {

@@ -27,7 +27,7 @@ internal sealed class Seat
         if (isPhone) options.EnableMobileEmulation(new OpenQA.Selenium.Chromium.ChromiumMobileEmulationDeviceSettings { Width = width, Height = height, PixelRatio = 2, EnableTouchEvents = true, UserAgent = "Mozilla/5.0 (Linux; Android 14) Mobile" });
         var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
         service.SuppressInitialDiagnosticInformation = true;
-        Driver = new(service, options, TimeSpan.FromSeconds(60));
+        Driver = new(service, options, TimeSpan.FromMinutes(3));
         All.Add(this);
     }
 

@@ -68,6 +68,11 @@ public sealed class Shots
             browser.UntilText("Check this next");
             Settle(browser);
             browser.Picture(Path.Combine(folder, "fault-finding.png"));
+            browser.Press(() => browser.Link("Handover"));
+            browser.Press(() => browser.Label("For the next installer"));
+            browser.UntilText("Still missing");
+            Settle(browser);
+            browser.Picture(Path.Combine(folder, "handover.png"));
             browser.Go(server.Address);
             browser.Press(() => browser.Link("Hawthorn Farm"));
             browser.UntilText("The street");
@@ -104,11 +109,10 @@ public sealed class Shots
         phone.Picture(Path.Combine(folder, "phone-stairs.png"));
         phone.Go(phone.Url.Replace("/stairs", "/visit", StringComparison.Ordinal));
         phone.UntilText("The house, as you walk it");
+        phone.Field("What is to be done?").SendKeys("access point in the barn");
+        phone.UntilText("questions decide it");
         phone.Picture(Path.Combine(folder, "phone-visit.png"));
-        phone.Go(phone.Url.Replace("/visit", "/air", StringComparison.Ordinal));
-        phone.UntilText("No floor is drawn");
-        phone.Picture(Path.Combine(folder, "phone-air.png"));
-        phone.Go(phone.Url.Replace("/air", "/work", StringComparison.Ordinal) + "?side=planned");
+        phone.Go(phone.Url.Replace("/visit", "/work", StringComparison.Ordinal) + "?side=planned");
         phone.Css("section[aria-label='Step 1']");
         phone.Picture(Path.Combine(folder, "phone-work-order.png"));
     }

@@ -163,4 +163,28 @@ public sealed class VisitTests : HandTest
     private System.Text.Json.Nodes.JsonNode Box(string id) => Found()["document"]!["devices"]!.AsArray().Single(box => (string)box!["id"]! == id)!;
 
     private System.Text.Json.Nodes.JsonNode Thing(string name) => Found()["document"]!["endpoints"]!.AsArray().Single(thing => (string)thing!["name"]! == name)!;
+
+    /// <summary>One press, and what the laptop shows stands there as a paste would; nothing is taken by it.</summary>
+    [Theory, InlineData(1280, 800), InlineData(390, 844)]
+    public void The_laptop_looks_for_itself(int width, int height)
+    {
+        Browser.Metrics(width, height);
+        OpenDemo(stage: "visit");
+        var before = Log().Count;
+        Browser.Press("Look, and ask who else is here");
+        Browser.UntilText("Asked a simulated laptop");
+        Browser.UntilText("hangs on the network of");
+        Browser.Press("Look again: what is new?");
+        Browser.UntilText("Asked a simulated laptop");
+        Assert.Equal(before, Log().Count);
+        Assert.Empty(Browser.Complaints());
+    }
+
+    [Fact]
+    public void A_laptop_on_no_network_says_so()
+    {
+        OpenHouse(System.Text.Json.Nodes.JsonNode.Parse("""{ "format": "altrin.network/1", "name": "Empty" }""")!, "visit");
+        Browser.Press("Look here");
+        Browser.UntilText("The laptop is on no network.");
+    }
 }

@@ -117,7 +117,7 @@ internal sealed class Leasing(LabHouse lab)
     private static void WaitUntilServing(Giver giver, Process process)
     {
         var patience = Stopwatch.StartNew();
-        while (!process.HasExited && patience.ElapsedMilliseconds < 10_000)
+        while (!process.HasExited && patience.Elapsed < TimeSpan.FromMinutes(2))
         {
             var listening = Kernel.In(giver.Space, () => File.ReadLines("/proc/thread-self/net/udp").Skip(1)
                 .Any(line => line.Split(' ', StringSplitOptions.RemoveEmptyEntries)[1].EndsWith($":{Udp67:X4}", StringComparison.Ordinal)));

@@ -17,7 +17,7 @@ public sealed class StartTests : IDisposable
     private static async Task<string> Start(params string[] args)
     {
         using var error = new StringWriter();
-        Assert.Equal(1, await AltrinServer.Run(args, error).WaitAsync(TimeSpan.FromSeconds(60)));
+        Assert.Equal(1, await AltrinServer.Run(args, error).WaitAsync(TimeSpan.FromMinutes(5)));
         var said = error.ToString().Trim();
         Assert.StartsWith("Altrin did not start. ", said, StringComparison.Ordinal);
         Assert.DoesNotContain('\n', said);

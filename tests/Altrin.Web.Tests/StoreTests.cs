@@ -31,7 +31,8 @@ public class StoreTests
         Directory.Delete(folder, recursive: true);
     }
 
-    /// <summary>A commit may take its time on a slow disk. Whoever of the same program comes meanwhile waits his turn, and is not told that another program holds the file.</summary>
+    /// <summary>A commit may take its time on a slow disk. Whoever of the same program comes meanwhile waits his turn, and is not told that
+    /// another program holds the file.</summary>
     [Fact]
     public async Task Who_writes_while_another_of_the_program_writes_waits_however_long_that_takes()
     {
@@ -55,7 +56,8 @@ public class StoreTests
         }, CancellationToken.None);
         await begun.Task;
         // Four come at once; each is served.
-        await Task.WhenAll(Enumerable.Range(0, 4).Select(n => jobs.Create(new NetworkDocument { Name = $"House {n}" }, CancellationToken.None)));
+        await Task.WhenAll(Enumerable.Range(0,
+            4).Select(n => jobs.Create(new NetworkDocument { Name = $"House {n}" }, CancellationToken.None)));
         Assert.True(slow.IsCompleted, "somebody wrote out of turn");
         Assert.Equal(4, (await store.List(null, 10, CancellationToken.None)).Length);
         SqliteConnection.ClearAllPools();
@@ -76,11 +78,13 @@ public class StoreTests
 
     private static string Folder() => Directory.CreateTempSubdirectory("altrin-test-").FullName;
 
-    /// <summary>A database as the earlier program wrote it: two deeds planned, a third taken back, the house as found corrected in between.</summary>
+    /// <summary>A database as the earlier program wrote it: two deeds planned, a third taken back, the house as found corrected in
+    /// between.</summary>
     private static async Task<string> FirstForm()
     {
         var folder = Folder();
-        await Ask(Path.Combine(folder, "altrin.db"), await File.ReadAllTextAsync(Path.Combine(TestApp.Root, "tests", "Altrin.Web.Tests", "data", "first-form.sql")));
+        await Ask(Path.Combine(folder, "altrin.db"),
+            await File.ReadAllTextAsync(Path.Combine(TestApp.Root, "tests", "Altrin.Web.Tests", "data", "first-form.sql")));
         return folder;
     }
 
@@ -90,7 +94,8 @@ public class StoreTests
         using var app = new TestApp(await FirstForm());
         var line = Assert.Single((await TestApp.Json(await app.Client.GetAsync("/api/jobs"))).AsArray())!;
         var job = await TestApp.Json(await app.Client.GetAsync($"/api/jobs/{line["id"]}"));
-        Assert.Equal((7, 2, "Gateway in the hall"), ((int)job["version"]!, (int)job["plan"]!["deeds"]!, (string)job["planned"]!["document"]!["devices"]![0]!["name"]!));
+        Assert.Equal((7, 2, "Gateway in the hall"),
+            ((int)job["version"]!, (int)job["plan"]!["deeds"]!, (string)job["planned"]!["document"]!["devices"]![0]!["name"]!));
         Assert.Equal("192.168.31.2/24", (string)job["planned"]!["document"]!["devices"]![1]!["lan"]!["address"]!);
         Assert.Equal("Move the cable from Studio router WAN to Studio router LAN 2", (string)job["planned"]!["redo"]!);
         job = await TestApp.Json(await app.Client.PostAsJsonAsync($"/api/jobs/{line["id"]}/planned/redo", new { version = 7 }));
@@ -110,7 +115,7 @@ public class StoreTests
             INSERT INTO "__EFMigrationsLock" VALUES (1, '2026-01-01 00:00:00');
             """);
         var started = Task.Run(() => new JobStore(Path.Combine(folder, "altrin.db"), TimeProvider.System).Prepare());
-        Assert.Same(started, await Task.WhenAny(started, Task.Delay(TimeSpan.FromSeconds(20))));
+        Assert.Same(started, await Task.WhenAny(started, Task.Delay(TimeSpan.FromMinutes(5))));
         await started;
     }
 
@@ -119,7 +124,7 @@ public class StoreTests
     {
         var (folder, port) = (Folder(), FreePort());
         using var process = Process.Start(Program(folder, port))!;
-        var line = await process.StandardOutput.ReadLineAsync().WaitAsync(TimeSpan.FromSeconds(30));
+        var line = await process.StandardOutput.ReadLineAsync().WaitAsync(TimeSpan.FromMinutes(5));
         Assert.StartsWith($"Altrin: http://localhost:{port}", line, StringComparison.Ordinal);
         using var client = new HttpClient();
         Assert.True((await client.GetAsync($"http://localhost:{port}/api/jobs")).IsSuccessStatusCode);
@@ -135,11 +140,13 @@ public class StoreTests
         {
             id = (string)(await first.NewJob())["id"]!;
             await first.NewJob("demo-farm");
-            var renamed = await first.Client.PostAsJsonAsync($"/api/jobs/{id}/found/deeds", new { version = 1, actions = new[] { new { @do = "rename", id = "gw", name = "Box" } } });
+            var renamed = await first.Client.PostAsJsonAsync($"/api/jobs/{id}/found/deeds",
+                new { version = 1, actions = new[] { new { @do = "rename", id = "gw", name = "Box" } } });
             Assert.True(renamed.IsSuccessStatusCode);
         }
         SqliteConnection.ClearAllPools();
-        await Ask(Path.Combine(folder, "altrin.db"), $"UPDATE revisions SET Actions = '[{{\"do\":\"no-such-deed\"}}]' WHERE JobId = '{id}' AND Side = 'Found' AND Number = 2; UPDATE jobs SET SummaryBy = 'older'");
+        await Ask(Path.Combine(folder, "altrin.db"),
+            $"UPDATE revisions SET Actions = '[{{\"do\":\"no-such-deed\"}}]' WHERE JobId = '{id}' AND Side = 'Found' AND Number = 2; UPDATE jobs SET SummaryBy = 'older'");
         using var app = new TestApp(folder);
         var list = (await TestApp.Json(await app.Client.GetAsync("/api/jobs"))).AsArray();
         Assert.Equal(2, list.Count);
@@ -150,7 +157,8 @@ public class StoreTests
         Assert.Contains("no-such-deed", await app.Client.GetStringAsync($"/api/jobs/{id}/as-stored"), StringComparison.Ordinal);
         var back = await TestApp.Json(await app.Client.PostAsJsonAsync($"/api/jobs/{id}/set-back", new { version = (int)bad["version"]! }));
         Assert.Equal("Hall gateway", (string)back["found"]!["document"]!["devices"]![0]!["name"]!);
-        Assert.Null((await TestApp.Json(await app.Client.GetAsync("/api/jobs"))).AsArray().Single(line => (string)line!["id"]! == id)!["unreadable"]);
+        Assert.Null((await TestApp.Json(await app.Client.GetAsync("/api/jobs"))).AsArray().Single(line =>
+            (string)line!["id"]! == id)!["unreadable"]);
     }
 
     [Fact]
@@ -181,7 +189,8 @@ public class StoreTests
         Assert.Equal(System.Net.HttpStatusCode.Conflict, raised.StatusCode);
         command.CommandText = "DROP TRIGGER full; DROP TABLE changes";
         await command.ExecuteNonQueryAsync();
-        var trouble = await app.Client.PostAsJsonAsync($"/api/jobs/{job["id"]}/found/deeds", new { version = 1, id = "x", actions = new[] { new { @do = "rename", id = "gw", name = "Box" } } });
+        var trouble = await app.Client.PostAsJsonAsync($"/api/jobs/{job["id"]}/found/deeds",
+            new { version = 1, id = "x", actions = new[] { new { @do = "rename", id = "gw", name = "Box" } } });
         var said = await TestApp.Json(trouble, System.Net.HttpStatusCode.ServiceUnavailable);
         Assert.Contains("Nothing was written", (string)said["title"]!, StringComparison.Ordinal);
     }
@@ -194,13 +203,17 @@ public class StoreTests
         var store = new JobStore(file, TimeProvider.System);
         store.Prepare();
         var jobs = JobsOf(file, store);
-        var id = await jobs.Create(Altrin.Core.Documents.DocumentReader.Read(TestApp.Example("larkspur-house")).Document!, CancellationToken.None);
+        var id = await jobs.Create(Altrin.Core.Documents.DocumentReader.Read(TestApp.Example("larkspur-house")).Document!,
+            CancellationToken.None);
         for (var n = 1; n <= 400; n++)
             foreach (var side in new[] { Side.Found, Side.Planned })
-                Assert.Equal(ChangeResult.Done, (await jobs.Apply(id, side, new((2 * n) - (side == Side.Found ? 1 : 0)), [new Altrin.Core.Actions.Rename("printer", $"Printer {n}")], null, CancellationToken.None)).Result);
+                Assert.Equal(ChangeResult.Done,
+                    (await jobs.Apply(id, side, new((2 * n) - (side == Side.Found ? 1 : 0)),
+                    [new Altrin.Core.Actions.Rename("printer", $"Printer {n}")], null, CancellationToken.None)).Result);
         var before = await jobs.Find(id, CancellationToken.None);
         var anew = await JobsOf(file, new JobStore(file, TimeProvider.System)).Find(id, CancellationToken.None);
-        Assert.Equal(Altrin.Core.Documents.AltrinJson.Write(before!.Found.Document), Altrin.Core.Documents.AltrinJson.Write(anew!.Found.Document));
+        Assert.Equal(Altrin.Core.Documents.AltrinJson.Write(before!.Found.Document),
+            Altrin.Core.Documents.AltrinJson.Write(anew!.Found.Document));
         Assert.Equal((400, "Printer 400"), (anew.Plan.Length, anew.Planned.Document.NameOf("printer")));
         SqliteConnection.ClearAllPools();
         var letters = (long)(await Ask(file, "SELECT SUM(length(Actions) + coalesce(length(Snapshot), 0)) FROM revisions"))!;
@@ -213,5 +226,11 @@ public class StoreTests
     private static readonly string Built = Path.Combine(TestApp.Root, "build", "app", "altrin-web.dll");
 
     private static ProcessStartInfo Program(string data, int port) =>
-        new("dotnet", [File.Exists(Built) ? Built : typeof(AltrinServer).Assembly.Location, "--data", data, "--port", $"{port}"]) { RedirectStandardOutput = true, RedirectStandardError = true };
+        new("dotnet",
+            [File.Exists(Built) ? Built
+            : typeof(AltrinServer).Assembly.Location, "--data", data, "--port", $"{port}"])
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true
+        };
 }

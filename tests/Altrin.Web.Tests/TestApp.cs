@@ -25,6 +25,8 @@ public sealed class TestApp : IDisposable
             foreach (var (name, value) in settings) host.UseSetting(name, value);
         });
         Client = factory.CreateClient(new() { BaseAddress = new("http://localhost:5080") });
+        // A machine at work on other things may take minutes over plans: no test fails by that.
+        Client.Timeout = Timeout.InfiniteTimeSpan;
     }
 
     public static string Root { get; } = FindRoot();

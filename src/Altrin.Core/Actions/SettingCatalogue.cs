@@ -19,7 +19,19 @@ public sealed record SettingChange(string Setting, string? From, string To, bool
 }
 
 /// <summary>One action that brings a setting to what is wanted, with what is typed for it.</summary>
-public sealed record SettingAct(InstallerAction Action, params ImmutableArray<SettingChange> Rows);
+public sealed record SettingAct(InstallerAction Action, params ImmutableArray<SettingChange> Rows)
+{
+    /// <summary>The rows, each with the network that it is about where the box has several.</summary>
+    public IEnumerable<SettingChange> RowsAt(Device box) => Action is SetWifi { Network: var network } && box.Wifi.Length > 1
+        ? Rows.Select(row => row with { Setting = $"{row.Setting} at {NameOf(box, network)}" }) : Rows;
+
+    /// <summary>Which of a box's networks it is: by its band, and by its name where that band has several.</summary>
+    private static string NameOf(Device box, WifiNetwork network)
+    {
+        var band = $"{Words<Band>.Of(box.Radios.First(radio => radio.Id == network.Radio).Band)} GHz";
+        return box.Wifi.Count(one => one.Radio == network.Radio) > 1 ? $"{band}, {network.Ssid}" : band;
+    }
+}
 
 /// <summary>One setting of a box: how it is read and set, where it exists, what it is as sold, whether it cuts off.</summary>
 /// <param name="Id">As the page asks for it.</param>
@@ -52,7 +64,8 @@ public sealed record Setting(string Id, string Name, SettingsPage Page, Func<Dev
     }
 }
 
-/// <summary>Every setting of a box, once. The differences of two houses, the rows of a step, a factory reset, the fields of the page and the
+/// <summary>Every setting of a box, once. The differences of two houses, the rows of a step, a factory reset, the fields of the page and
+/// the
 /// words of the log are read from it; a new setting is a row here, its field in the document, its action and its input.</summary>
 public static partial class SettingCatalogue
 {
@@ -60,7 +73,8 @@ public static partial class SettingCatalogue
     public static readonly ImmutableArray<Setting> All =
     [
         new("off", "Power", SettingsPage.Power, _ => true, (box, from) => box with { Off = from.Off },
-            (_, now, wanted) => (now.Off == true) == (wanted.Off == true) ? [] : [new(new SwitchPower(now.Id, wanted.Off != true))], box => box) { CutsOff = true },
+            (_, now, wanted) => (now.Off == true) == (wanted.Off == true) ? [] : [new(new SwitchPower(now.Id, wanted.Off != true))], box =>
+                box) { CutsOff = true },
         .. Addresses, .. Wifi, .. Leases, .. Wan, .. Services, .. Last,
     ];
 
@@ -78,15 +92,18 @@ public static partial class SettingCatalogue
     /// <param name="house">Knows the kinds that its boxes were taken from.</param>
     public static Device AsSold(NetworkDocument house, Device box) => KitShelf.Sold(house, box) is { } sold
         // A box without a page of its own has nothing there to be copied.
-        ? All.Aggregate(box, (now, setting) => setting.Copy(now, sold)) is var reset && sold.Lan is null ? reset with { Lan = null, DefaultPassword = sold.DefaultPassword } : reset
+        ? All.Aggregate(box, (now, setting) => setting.Copy(now, sold)) is var reset && sold.Lan is null
+            ? reset with { Lan = null, DefaultPassword = sold.DefaultPassword } : reset
         : All.OrderBy(setting => setting.Id != "mode").Aggregate(box, (now, setting) => setting.AsSold(now));
 
     /// <summary>A box that is described anew, set as it is now where a setting has any effect.</summary>
-    /// <remarks>While anything is still to be set, whatever has an effect now keeps it: a description alone changes nothing in a house.</remarks>
+    /// <remarks>While anything is still to be set, whatever has an effect now keeps it: a description alone changes nothing in a
+    /// house.</remarks>
     internal static Device Described(Device now, Device described)
     {
         var isSettled = All.All(setting => setting.IsAlike(now, described));
-        return OnItsRadios(All.Aggregate(described, (box, setting) => setting.Counts(described) || (!isSettled && setting.Counts(now)) ? setting.Copy(box, now) : box));
+        return OnItsRadios(All.Aggregate(described, (box, setting) => setting.Counts(described) || (!isSettled && setting.Counts(now))
+            ? setting.Copy(box, now) : box));
     }
 
     /// <summary>Described with other radios it keeps no network of one that it does not have.</summary>
@@ -94,18 +111,27 @@ public static partial class SettingCatalogue
     {
         bool Has(string radio) => box.Radios.Any(one => one.Id == radio);
         if (box.Wifi.All(network => Has(network.Radio)) && (box.Uplink is null || Has(box.Uplink.Radio))) return box;
-        return box with { Wifi = [.. box.Wifi.Where(network => Has(network.Radio))], Uplink = box.Uplink is { } uplink && Has(uplink.Radio) ? uplink : null };
+        return box with
+        {
+            Wifi = [.. box.Wifi.Where(network => Has(network.Radio))],
+            Uplink = box.Uplink is { } uplink && Has(uplink.Radio)
+            ? uplink : null
+        };
     }
 
-    private static Setting Switch(BoxFeature feature, string name, Func<Device, bool> counts, Func<Device, bool> read, Func<Device, bool, Device> with, bool asSold, string? inSentence = null) =>
+    private static Setting Switch(BoxFeature feature, string name, Func<Device, bool> counts, Func<Device, bool> read, Func<Device, bool,
+        Device> with, bool asSold, string? inSentence = null) =>
         new(Words<BoxFeature>.Of(feature), name, SettingsPage.Services, counts, (box, from) => with(box, read(from)),
-            (_, now, wanted) => read(now) == read(wanted) ? [] : [new(new SetFeature(now.Id, feature, read(wanted)), new SettingChange(name, OnOff(read(now)), OnOff(read(wanted))))],
+            (_, now, wanted) =>
+                read(now) == read(wanted) ? []
+                : [new(new SetFeature(now.Id, feature, read(wanted)), new SettingChange(name, OnOff(read(now)), OnOff(read(wanted))))],
             box => with(box, asSold))
         { InSentence = inSentence ?? name };
 
     private static string OnOff(bool on) => on ? "on" : "off";
 
-    private static string List(ImmutableArray<Ipv4Address> servers, string none) => servers.IsDefaultOrEmpty ? none : string.Join(", ", servers);
+    private static string List(ImmutableArray<Ipv4Address> servers, string none) =>
+        servers.IsDefaultOrEmpty ? none : string.Join(", ", servers);
 
     private static string? Mask(InterfaceAddress? address) => address is { } given ? new Ipv4Address(given.Prefix.Mask).ToString() : null;
 

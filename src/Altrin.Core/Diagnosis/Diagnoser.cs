@@ -19,9 +19,11 @@ public static class Diagnoser
     private const int MostRuledOut = 40;
 
     /// <param name="hasSocket">Whether what is in hand can be plugged in: not a phone.</param>
-    public static DiagnosisResult Of(NetworkDocument believed, ImmutableArray<Sighting> seen, bool hasSocket = true)
+    /// <param name="thinksFurther">With the kinds of causes beyond the table of the format.</param>
+    public static DiagnosisResult Of(NetworkDocument believed, ImmutableArray<Sighting> seen, bool hasSocket = true,
+        bool thinksFurther = false)
     {
-        var ground = new Ground(Laptop.Away(believed), seen, hasSocket);
+        var ground = new Ground(Laptop.Away(believed), seen, hasSocket) { ThinksFurther = thinksFurther };
         var asWritten = new Suspect(null, new(new(ground.House), ground));
         asWritten.Compare(ground);
         var singles = Play(ground, Single(ground));
@@ -58,6 +60,7 @@ public static class Diagnoser
         var from = new CauseGround(ground);
         Func<CauseGround, IEnumerable<Cause>>[] families =
             [CableCauses.Of, BoxCauses.Of, AddressCauses.Of, RadioCauses.Of, LineCauses.Of, StrangerCauses.Of, LaptopCauses.Of];
+        if (ground.ThinksFurther) families = [.. families, FurtherCauses.Of];
         var causes = new Dictionary<string, Cause>(StringComparer.Ordinal);
         var order = new List<string>();
         foreach (var cause in families.SelectMany(family => family(from)).OrderBy(cause => cause.Kind.Rank))

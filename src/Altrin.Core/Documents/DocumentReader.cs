@@ -393,8 +393,21 @@ public static class DocumentReader
             Bands = r.WordList<Band>("bands"),
             Wired = r.OptionalFlag("wired"),
             Connect = r.Object("connect", Attachment),
+            Knows = r.Object("knows", KnownNetwork),
             Address = r.Object("address", EndpointAddress) ?? new(),
             Services = r.Objects("services", Service),
+            Unknown = r.Rest(),
+        };
+    }
+
+    private static KnownNetwork KnownNetwork(ObjectReader r)
+    {
+        if (r.Find("ssid") is null) r.Missing("ssid", "the name of a network that it has joined before");
+        return new()
+        {
+            Ssid = r.Ssid("ssid") ?? "",
+            Security = r.Word<WifiSecurity>("security"),
+            Key = r.Text("key"),
             Unknown = r.Rest(),
         };
     }

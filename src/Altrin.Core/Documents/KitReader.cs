@@ -39,7 +39,8 @@ public static class KitReader
         }
         var found = new ProblemList();
         DocumentChecks.Run(new() { Name = kind.Name, Devices = [kind.Make(AnyId, kind.Name)] }, found);
-        foreach (var problem in found.Found) problems.Add(problem.Place.Replace("devices[0]", place, StringComparison.Ordinal), problem.Message);
+        foreach (var problem in found.Found) problems.Add(problem.Place.Replace("devices[0]", place, StringComparison.Ordinal),
+            problem.Message);
     }
 
     public static string Write(KitKind kind)
@@ -79,11 +80,16 @@ public static class KitReader
     internal static KitKind Kind(ObjectReader r)
     {
         var format = r.RequiredText("format");
-        if (format.Length > 0 && format != KitKind.CurrentFormat) r.Problem("format", $"“{format}” is another format or version. This program reads {KitKind.CurrentFormat}.");
+        if (format.Length > 0
+            && format != KitKind.CurrentFormat) r.Problem("format",
+            $"“{format}” is another format or version. This program reads {KitKind.CurrentFormat}.");
         var kit = r.Id("kit");
-        if (kit.Length > 0 && !kit.All(letter => letter is (>= 'a' and <= 'z') or (>= '0' and <= '9') or '-')) r.Problem("kit", "Write small letters a to z, digits and hyphens.");
-        var kind = new KitKind(kit, r.RequiredText("name"), r.RequiredWord<KitGroup>("group"), r.Text("about") ?? "", r.Word<Medium>("link"),
-            r.Object("device", DocumentReader.BoxAsSold), r.Object("setUp", SetUp) ?? new(SetBy.Page, false, FirstPage.Settings, null, true, true),
+        if (kit.Length > 0
+            && !kit.All(letter => letter is (>= 'a' and <= 'z') or (>= '0' and <= '9') or '-')) r.Problem("kit",
+            "Write small letters a to z, digits and hyphens.");
+        var kind = new KitKind(kit, r.RequiredText("name"), r.RequiredWord<KitGroup>("group"), r.Text("about")
+            ?? "", r.Word<Medium>("link"),
+            r.Object("device", DocumentReader.BoxAsSold), r.Object("setUp", SetUp) ?? KitSetUp.Usual,
             r.Object("menus", WordsFor<MenuItem>)?.Said ?? ImmutableDictionary<MenuItem, string>.Empty,
             r.Object("lamps", WordsFor<Lamp>)?.Said ?? ImmutableDictionary<Lamp, string>.Empty);
         if (kind.Link == Medium.Ethernet) r.Problem("link", "A patch cable is no kind of box. Use powerline or coax.");
@@ -93,8 +99,9 @@ public static class KitReader
 
     private static KitSetUp SetUp(ObjectReader r)
     {
-        var set = new KitSetUp(r.Word<SetBy>("by") ?? SetBy.Page, r.Flag("needsLine", false), r.Word<FirstPage>("firstPage") ?? FirstPage.Settings, r.Text("past"),
-            r.Flag("addressAndDhcpAreOneSave", true), r.Flag("powerSwitch", true));
+        var set = new KitSetUp(r.Word<SetBy>("by") ?? SetBy.Page, r.Flag("needsLine", false), r.Word<FirstPage>("firstPage")
+            ?? FirstPage.Settings, r.Text("past"),
+            r.Flag("addressAndDhcpAreOneSave", true), r.Flag("modeAndJoinAreOneSave", false), r.Flag("powerSwitch", true));
         r.Rest();
         return set;
     }
@@ -118,6 +125,7 @@ public static class KitReader
         json.WriteString("firstPage", Words<FirstPage>.Of(set.FirstPage));
         if (set.Past is not null) json.WriteString("past", set.Past);
         json.WriteBoolean("addressAndDhcpAreOneSave", set.AddressAndDhcpAreOneSave);
+        json.WriteBoolean("modeAndJoinAreOneSave", set.ModeAndJoinAreOneSave);
         json.WriteBoolean("powerSwitch", set.PowerSwitch);
         json.WriteEndObject();
     }

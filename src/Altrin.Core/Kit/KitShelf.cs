@@ -19,6 +19,10 @@ public static class KitShelf
     /// <summary>A kind that comes with the program; null where none is called so.</summary>
     public static KitKind? Find(string? kit) => kit is null ? null : ByKit.Value.GetValueOrDefault(kit);
 
+    /// <summary>What stands at most lines: the provider's box that routes and can be set to modem mode. Common practice, no
+    /// source.</summary>
+    public static KitKind UsualGateway => Find("gateway-modem-mode")!;
+
     /// <summary>Whether a kind comes with the program.</summary>
     public static bool Comes(string kit) => ByKit.Value.ContainsKey(kit);
 

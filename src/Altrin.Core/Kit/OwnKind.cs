@@ -33,7 +33,7 @@ public static class OwnKind
             Unknown = null,
         };
         return new(kit, name, GroupOf(box), $"Your own kind, made of {box.Name}.", null, sold,
-            like?.SetUp ?? new(SetBy.Page, false, FirstPage.Settings, null, true, true),
+            like?.SetUp ?? KitSetUp.Usual,
             like?.Menus ?? ImmutableDictionary<MenuItem, string>.Empty, like?.Lamps ?? ImmutableDictionary<Lamp, string>.Empty);
     }
 

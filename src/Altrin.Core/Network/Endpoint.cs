@@ -38,8 +38,27 @@ public sealed record Endpoint : DocumentPart
     /// <summary>Null: neither plugged in nor joined.</summary>
     public Attachment? Connect { get; init; }
 
+    /// <summary>A network it has joined before: it joins this one untouched where the one of <see cref="Connect"/> is sent by
+    /// nobody.</summary>
+    public KnownNetwork? Knows { get; init; }
+
     public EndpointAddress Address { get; init; } = new();
     public ImmutableArray<Service> Services { get; init; } = [];
+}
+
+/// <summary>The name, security and password of a network that a thing still has in its memory.</summary>
+public sealed record KnownNetwork : DocumentPart
+{
+    public required string Ssid { get; init; }
+
+    /// <summary>Null: open.</summary>
+    public WifiSecurity? Security { get; init; }
+
+    public string? Key { get; init; }
+
+    /// <summary>The same as a thing says it that is joined to it.</summary>
+    /// <param name="near">The box it hears best.</param>
+    public Attachment.Join AsJoin(string? near) => new() { Ssid = Ssid, Security = Security, Key = Key, Near = near };
 }
 
 [JsonConverter(typeof(WordConverter<EndpointMethod>))]

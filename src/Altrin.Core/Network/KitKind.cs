@@ -26,8 +26,15 @@ public enum Lamp { ResetTook, NoLine, Joined, Weak, OutOfRange, WrongKey, ReadyT
 /// <summary>How a kind is brought to its first setting.</summary>
 /// <param name="NeedsLine">It wants the live line while it is set.</param>
 /// <param name="Past">The way past the first page; null where it is the settings page.</param>
+/// <param name="ModeAndJoinAreOneSave">The page that sets its mode asks at once whom it joins.</param>
 /// <param name="AddressAndDhcpAreOneSave">Its own address and its DHCP server are saved together, with one restart.</param>
-public sealed record KitSetUp(SetBy By, bool NeedsLine, FirstPage FirstPage, string? Past, bool AddressAndDhcpAreOneSave, bool PowerSwitch);
+public sealed record KitSetUp(SetBy By, bool NeedsLine, FirstPage FirstPage, string? Past, bool AddressAndDhcpAreOneSave,
+    bool ModeAndJoinAreOneSave,
+    bool PowerSwitch)
+{
+    /// <summary>Where a kind says nothing else.</summary>
+    public static KitSetUp Usual { get; } = new(SetBy.Page, false, FirstPage.Settings, null, true, false, true);
+}
 
 /// <summary>A kind of box as it is sold, without brand or model: <c>altrin.kit/1</c>. Invented archetypes; common practice, no
 /// source.</summary>

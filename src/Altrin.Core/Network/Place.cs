@@ -187,6 +187,10 @@ public static class Rooms
         return !house.Rooms.IsEmpty && Find(house, a) is { } one && one == Find(house, b);
     }
 
+    /// <summary>Whether the cable lies, or could lie, between those two.</summary>
+    public static bool AreJoined(NetworkDocument house, CableRun run, string a, string b) =>
+        AreSame(house, run.A, a) && AreSame(house, run.B, b) || AreSame(house, run.A, b) && AreSame(house, run.B, a);
+
     /// <summary>What the household calls it.</summary>
     public static string Say(NetworkDocument house, string word) => Find(house, word)?.Name ?? word;
 

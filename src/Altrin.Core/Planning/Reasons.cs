@@ -47,7 +47,9 @@ internal static class Reasons
     /// <param name="next">Null where there is no other.</param>
     public static string OfBest(Bench bench, RankedPlan best, RankedPlan? next)
     {
-        if (next is null) return "These boxes, cables and wants allow no other way.";
+        if (next is null)
+            return bench.Ground.Pins.All.IsEmpty ? "These boxes, cables and wants allow no other way."
+                : "What is pinned leaves no other way; unpin it to see the others.";
         var (mine, yours) = (best.Rank, next.Rank);
         // Two lines, and no title that fills both.
         var other = next.Title.Length <= MostTitle ? $"“{next.Title}”" : "the next way";

@@ -23,7 +23,8 @@ public sealed record AirSource(int Device, WirelessRadio Radio, RadioAbility Abi
 }
 
 /// <summary>A box that has joined another by radio.</summary>
-public sealed record AirLink(int From, int To, WirelessRadio Radio, AirSource Source, RadioChannel Channel, double LevelDbm, double LinkMbps, Between Between);
+public sealed record AirLink(int From, int To, WirelessRadio Radio, AirSource Source, RadioChannel Channel, double LevelDbm,
+    double LinkMbps, Between Between);
 
 /// <summary>The best source for whoever stands in a room.</summary>
 /// <param name="Source">Null: nothing is heard.</param>
@@ -32,7 +33,8 @@ public sealed record AirRoom(int Room, AirSource? Source, double LevelDbm, doubl
 /// <summary>Somebody else's network, by all the notes of it: one name, band and channel are one neighbour.</summary>
 public sealed record HeardNeighbour(string Name, RadioChannel Channel, ImmutableArray<NeighbourNetwork> Notes)
 {
-    public static ImmutableArray<HeardNeighbour> Of(NetworkDocument house) => [.. house.Neighbours.GroupBy(one => (one.Ssid, one.Band, one.Channel))
+    public static ImmutableArray<HeardNeighbour> Of(NetworkDocument house) =>
+        [.. house.Neighbours.GroupBy(one => (one.Ssid, one.Band, one.Channel))
         .Select(notes => new HeardNeighbour(notes.Key.Ssid ?? "a hidden network",
             new(notes.Key.Band, notes.Key.Channel, notes.Max(note => note.WidthMHz ?? 20)), [.. notes]))];
 }
@@ -53,7 +55,8 @@ public sealed class AirMap
     private int[] above = [];
     private readonly Lazy<Backbone> backbone;
 
-    /// <summary>What is heard in the middle of each room, which several rules ask; null for a building too large to keep all of it.</summary>
+    /// <summary>What is heard in the middle of each room, which several rules ask; null for a building too large to keep all of
+    /// it.</summary>
     private readonly ImmutableArray<AirRoom>[]? heardIn;
 
     private const int MostKept = 2000;
@@ -66,11 +69,16 @@ public sealed class AirMap
         foreach (var (device, network) in joins) ListLink(device, network);
         ShareOut(joins);
         // Shares are known now: a link's source is the one with its share.
-        for (var i = 0; i < links.Count; i++) links[i] = links[i] with { Source = sources[sourceOf[(links[i].To, links[i].Source.Radio.Id)]] };
+        for (var i = 0; i < links.Count; i++) links[i] = links[i] with
+        {
+            Source = sources[sourceOf[(links[i].To,
+            links[i].Source.Radio.Id)]]
+        };
         // The way of the boxes to the line is asked for where something hears something: a house of cables alone does without.
         backbone = new(() => new(fabric, links));
         // All at once: the map is asked from any thread, and nothing of it is remembered while it is asked.
-        heardIn = house.Rooms.Length * sources.Count <= MostKept ? [.. house.Rooms.Select((one, room) => Heard(hearing.PlaceOf(one), room).ToImmutableArray())] : null;
+        heardIn = house.Rooms.Length * sources.Count <= MostKept
+            ? [.. house.Rooms.Select((one, room) => Heard(hearing.PlaceOf(one), room).ToImmutableArray())] : null;
         Rooms = [.. Enumerable.Range(0, house.Rooms.Length).Select(RoomAt)];
     }
 
@@ -101,6 +109,13 @@ public sealed class AirMap
     /// <summary>The most radio joins between a box in use and the line.</summary>
     public int MostRadioHops => backbone.Value.MostRadioHops;
 
+    /// <summary>On what a box hangs, on the way with the fewest radio hops, then cables.</summary>
+    /// <returns>The box next towards the line and the cable to it, no cable for a radio join; null at the line and for a box without a
+    /// way.</returns>
+    public (string Box, Cable? Cable)? WayUp(string device) =>
+        fabric.DeviceIndex.TryGetValue(device, out var d) && backbone.Value.WayUp(d) is { } up
+        ? (house.Devices[up.Upper].Id, up.Cable) : null;
+
     private void ListSources(List<(int Device, RadioNetwork Network)> joins)
     {
         var joined = joins.ToDictionary(join => join.Device, join => join.Network);
@@ -113,7 +128,8 @@ public sealed class AirMap
                 if (!box.Wifi.Any(network => network.Enabled && network.Radio == radio.Id)) continue;
                 sourceOf[(d, radio.Id)] = sources.Count;
                 var channel = hearing.ChannelOf(d, radio, joined.GetValueOrDefault);
-                sources.Add(new(d, radio, RadioAbility.Of(radio), channel, box.Wifi.FirstOrDefault(network => network.Enabled && !network.Guest && network.Radio == radio.Id)?.Ssid,
+                sources.Add(new(d, radio, RadioAbility.Of(radio), channel,
+                    box.Wifi.FirstOrDefault(network => network.Enabled && !network.Guest && network.Radio == radio.Id)?.Ssid,
                     RadioPower.Of(radio, channel, hearing.Rules)));
             }
         }
@@ -177,7 +193,8 @@ public sealed class AirMap
         return above;
     }
 
-    /// <summary>Radios of which one joined the other, directly or in a row, share by airtime on the way and not as strangers. Two that joined the same
+    /// <summary>Radios of which one joined the other, directly or in a row, share by airtime on the way and not as strangers. Two that
+    /// joined the same
     /// box are strangers.</summary>
     /// <param name="a">A place among the sources, as the other.</param>
     internal bool AreInOneRow(int a, int b) => IsAbove(a, b) || IsAbove(b, a);
@@ -189,15 +206,21 @@ public sealed class AirMap
         return false;
     }
 
-    /// <summary>How much one counts for the other on the same air, where they hear each other: half where exactly one picks its channel itself.</summary>
+    /// <summary>How much one counts for the other on the same air, where they hear each other: half where exactly one picks its channel
+    /// itself.</summary>
     internal static double Weight(RadioChannel a, RadioChannel b) => a.Number is null != b.Number is null ? OneIsAutomatic : 1;
 
     private bool HearEachOther(AirSource a, AirSource b) => a.Device == b.Device
-        || (hearing.Plan.MayReach(hearing.PlaceOf(a.Device), hearing.PlaceOf(b.Device), a.Radio.Band, Math.Min(a.PowerDbm, b.PowerDbm), LinkRate.SharingDbm) && Math.Min(a.PowerDbm, b.PowerDbm) - hearing.Plan.LossDb(hearing.Plan.Between(hearing.PlaceOf(a.Device), hearing.PlaceOf(b.Device)), a.Radio.Band) >= LinkRate.SharingDbm);
+        || (hearing.Plan.MayReach(hearing.PlaceOf(a.Device), hearing.PlaceOf(b.Device), a.Radio.Band, Math.Min(a.PowerDbm, b.PowerDbm),
+            LinkRate.SharingDbm)
+            && Math.Min(a.PowerDbm,
+            b.PowerDbm) - hearing.Plan.LossDb(hearing.Plan.Between(hearing.PlaceOf(a.Device), hearing.PlaceOf(b.Device)),
+            a.Radio.Band) >= LinkRate.SharingDbm);
 
     internal bool IsHeard(HeardNeighbour neighbour, int device) => neighbour.Notes.Any(note => IsHeard(note, device));
 
-    /// <summary>At the noted level less the walls and floors between the room it was noted in and the source, but not the distance.</summary>
+    /// <summary>At the noted level less the walls and floors between the room it was noted in and the source, but not the
+    /// distance.</summary>
     private bool IsHeard(NeighbourNetwork note, int device)
     {
         if (note.LevelDbm is not { } level) return true;
@@ -221,16 +244,19 @@ public sealed class AirMap
         return best ?? new(room, null, double.NaN, 0, RateAnswer.Nothing);
     }
 
-    /// <summary>Each source that a device at that place hears and may be on, with what it would give; networks for guests alone are left out.</summary>
+    /// <summary>Each source that a device at that place hears and may be on, with what it would give; networks for guests alone are left
+    /// out.</summary>
     /// <param name="room">As it is written into the answers; in the middle of a room that room’s own.</param>
-    internal IEnumerable<AirRoom> HeardAt(Place place, int room) => heardIn is not null && place is { IsListed: true, At: null } ? heardIn[place.Index] : Heard(place, room);
+    internal IEnumerable<AirRoom> HeardAt(Place place, int room) =>
+        heardIn is not null && place is { IsListed: true, At: null } ? heardIn[place.Index] : Heard(place, room);
 
     private IEnumerable<AirRoom> Heard(Place place, int room)
     {
         foreach (var source in sources)
         {
             if (source.Ssid is null) continue;
-            if (!hearing.Plan.MayReach(hearing.PlaceOf(source.Device), place, source.Radio.Band, source.PowerDbm, LinkRate.LeastDbm(source.Radio.Band))) continue;
+            if (!hearing.Plan.MayReach(hearing.PlaceOf(source.Device), place, source.Radio.Band, source.PowerDbm,
+                LinkRate.LeastDbm(source.Radio.Band))) continue;
             var between = hearing.Plan.Between(hearing.PlaceOf(source.Device), place);
             var cap = CapAt(source, place);
             var level = Math.Min(cap.LevelDbm, source.PowerDbm - hearing.Plan.LossDb(between, source.Radio.Band));
@@ -240,7 +266,8 @@ public sealed class AirMap
         }
     }
 
-    /// <summary>What a thing may expect: at the network it joined, by that box's matching radio with the highest rate; a wired one at its socket. Reckoned
+    /// <summary>What a thing may expect: at the network it joined, by that box's matching radio with the highest rate; a wired one at its
+    /// socket. Reckoned
     /// when it is asked for: most things are asked by nobody.</summary>
     internal RateAnswer Of(int endpoint)
     {

@@ -10,7 +10,8 @@ public enum RateLimitKind { Line, Wire, Powerline, Coax, Radio, SharedRadio, Mea
 /// <param name="Device">The box concerned; of a radio hop the one that serves.</param>
 /// <param name="Port">The socket; null for a radio.</param>
 /// <param name="Share">Of a radio: what is left to it of the air.</param>
-public sealed record RateLimit(double Mbps, RateLimitKind Kind, string Device, string? Port = null, Between? Between = null, double Share = 1);
+public sealed record RateLimit(double Mbps, RateLimitKind Kind, string Device, string? Port = null, Between? Between = null,
+    double Share = 1);
 
 /// <summary>The rate that may be expected of a download from the internet.</summary>
 /// <param name="Tightest">What holds it back.</param>
@@ -27,7 +28,8 @@ public sealed record RateAnswer(double Mbps, RateLimit? Tightest)
 /// <summary>The way from every box to the line: the fewest radio hops, then the fewest cables.</summary>
 internal sealed class Backbone
 {
-    /// <summary>What is taken for a socket nobody has looked at; what powerline and coax carry at most. Common practice, no source.</summary>
+    /// <summary>What is taken for a socket nobody has looked at; what powerline and coax carry at most. Common practice, no
+    /// source.</summary>
     internal const double UsualSocketMbps = 1000, PowerlineMbps = 100, CoaxMbps = 400;
 
     private sealed record Step(int Upper, Cable? Cable, AirLink? Link, int Radios, int Cables);
@@ -45,7 +47,8 @@ internal sealed class Backbone
     {
         (this.fabric, house) = (fabric, fabric.House);
         way = new Step?[house.Devices.Length];
-        atLine = house.Line is { } line && fabric.LineGroup != DeviceGroups.Dead && fabric.DeviceIndex.TryGetValue(line.Device, out var d) && fabric.TakesPart[d] ? d : -1;
+        atLine = house.Line is { } line && fabric.LineGroup != DeviceGroups.Dead && fabric.DeviceIndex.TryGetValue(line.Device, out var d)
+            && fabric.TakesPart[d] ? d : -1;
         onFrom = new RateLimit?[house.Devices.Length];
         if (atLine < 0) return;
         Spread(links);
@@ -81,6 +84,9 @@ internal sealed class Backbone
             }
         }
     }
+
+    /// <summary>The box next towards the line, and the cable to it; null at the line and for a box without a way to it.</summary>
+    public (int Upper, Cable? Cable)? WayUp(int device) => way[device] is { Upper: >= 0 } step ? (step.Upper, step.Cable) : null;
 
     public int MostRadioHops => way.Select(step => step?.Radios ?? 0).DefaultIfEmpty().Max();
 
@@ -118,7 +124,8 @@ internal sealed class Backbone
                 var isUp = link.From == at;
                 var limit = new RateLimit(rate, RateLimitKind.Radio, house.Devices[link.To].Id, null, link.Between, link.Source.Share);
                 // One radio that joins above and serves below, or the other way round, does both in turns.
-                if (radioBelow is { } below && below == (isUp ? joins : serves) && isServed == isUp) least.Turn(rate, limit, house.Devices[at].Id);
+                if (radioBelow is { } below && below == (isUp ? joins : serves)
+                    && isServed == isUp) least.Turn(rate, limit, house.Devices[at].Id);
                 else least.Hear(rate, limit);
                 (radioBelow, isServed) = (isUp ? serves : joins, isUp);
             }
@@ -130,11 +137,14 @@ internal sealed class Backbone
         }
         var line = house.Line!;
         var socket = CableRates.ShareForData * SpeedOf(line.Socket);
-        least.Take(line.DownMbps is { } down && down <= socket ? new(down, RateLimitKind.Line, line.Device, line.Port) : new(socket, RateLimitKind.Wire, line.Device, line.Port));
+        least.Take(line.DownMbps is { } down && down <= socket ? new(down, RateLimitKind.Line, line.Device, line.Port)
+            : new(socket, RateLimitKind.Wire, line.Device, line.Port));
         return new(least.Limit!.Mbps, least.Limit);
     }
 
-    private double SpeedOf(Socket socket) => (fabric.DeviceIndex.TryGetValue(socket.Device, out var device) ? house.Devices[device].FindPort(socket.Port)?.SpeedMbps : null) ?? UsualSocketMbps;
+    private double SpeedOf(Socket socket) =>
+        (fabric.DeviceIndex.TryGetValue(socket.Device, out var device) ? house.Devices[device].FindPort(socket.Port)?.SpeedMbps : null)
+        ?? UsualSocketMbps;
 
     private RateLimit WireOf(Cable cable)
     {

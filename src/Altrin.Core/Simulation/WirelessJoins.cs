@@ -111,10 +111,12 @@ internal sealed class WirelessJoins
         var band = fabric.House.Devices[device].Radios.First(radio => radio.Id == uplink.Radio).Band;
         return Pick(uplink.Ssid, uplink.Near, network => network.Band == band && network.Settings.Key == uplink.Key
             && Speak(network.Settings.Security, uplink.Security) && network.Device != device
-            && LinkComesUp(device, network) && fabric.Hearing.IsThereForBox(network, fabric.Hearing.PlaceOf(device), HasJoined) && !HangsBelow(device, network));
+            && LinkComesUp(device, network) && fabric.Hearing.IsThereForBox(network, fabric.Hearing.PlaceOf(device), HasJoined)
+                && !HangsBelow(device, network));
     }
 
-    /// <summary>The network of the device heard best, if that one will do; else the first that will, in order of hops and document.</summary>
+    /// <summary>The network of the device heard best, if that one will do; else the first that will, in order of hops and
+    /// document.</summary>
     private RadioNetwork? Pick(string ssid, string? near, Predicate<RadioNetwork> willDo)
     {
         if (!byName.TryGetValue(ssid, out var named)) return null;
@@ -213,9 +215,18 @@ internal sealed class WirelessJoins
         var endpoints = fabric.House.Endpoints;
         var networks = new RadioNetwork?[endpoints.Length];
         for (var i = 0; i < networks.Length; i++)
-            if (endpoints[i].Connect is Attachment.Join connect) networks[i] = Choose(endpoints[i], connect);
+        {
+            if (endpoints[i].Connect is not Attachment.Join connect) continue;
+            networks[i] = Choose(endpoints[i], connect);
+            if (endpoints[i].Knows is { } known && !IsSent(connect)) networks[i] = Choose(endpoints[i], known.AsJoin(connect.Near));
+        }
         return networks;
     }
+
+    /// <summary>Whether anybody sends that name with that password, heard or not.</summary>
+    private bool IsSent(Attachment.Join wanted) => byName.TryGetValue(wanted.Ssid, out var named)
+        && named.Exists(network => network.Settings.Key == wanted.Key
+            && Speak(network.Settings.Security, wanted.Security ?? WifiSecurity.Open));
 
     private RadioNetwork? Choose(Endpoint thing, Attachment.Join connect)
     {

@@ -20,7 +20,8 @@ public sealed record NotedLine(int Number, string Text, LineKind Kind, string? S
 /// <param name="Actions">What takes it into the house as found.</param>
 /// <param name="IsThing">Takes in a thing that is new, by the name it is given; else a correction.</param>
 /// <param name="Address">Where it was seen; null where that does not show.</param>
-public sealed record Proposal(string Key, string Title, string Because, ImmutableArray<InstallerAction> Actions, bool IsThing = false, string? Address = null, string? Mac = null);
+public sealed record Proposal(string Key, string Title, string Because, ImmutableArray<InstallerAction> Actions, bool IsThing = false,
+    string? Address = null, string? Mac = null);
 
 /// <summary>One output that was recognised.</summary>
 /// <param name="Source">By the format’s word.</param>
@@ -31,8 +32,11 @@ public sealed record RecognisedPart(string Source, string Says, int Count, strin
 /// <summary>What a paste says of this house: line by line, what it proposes, and what it means.</summary>
 /// <param name="Lines">The first of them, as far as they are shown.</param>
 /// <param name="LineCount">Of the whole paste.</param>
+/// <param name="Waiting">What more there is to take once the house has begun.</param>
 /// <param name="Strangers">MACs that were seen and that nobody of the house has: of a label the last four then tell which it is.</param>
-public sealed record Paste(ImmutableArray<RecognisedPart> Parts, ImmutableArray<NotedLine> Lines, int LineCount, ImmutableArray<Proposal> Proposals, ImmutableArray<string> Meanings, ImmutableArray<MacAddress> Strangers)
+public sealed record Paste(ImmutableArray<RecognisedPart> Parts, ImmutableArray<NotedLine> Lines, int LineCount,
+    ImmutableArray<Proposal> Proposals, ImmutableArray<string> Meanings, ImmutableArray<MacAddress> Strangers,
+    int Waiting = 0)
 {
     /// <summary>More lines than these are not shown, though they are read.</summary>
     public const int MostLines = 600;
@@ -42,9 +46,24 @@ public sealed record Paste(ImmutableArray<RecognisedPart> Parts, ImmutableArray<
 
     /// <param name="before">A list taken before a box was plugged in; null where there was none.</param>
     /// <param name="maker">Whom a MAC is registered to, where somebody here knows.</param>
-    public static Paste Of(NetworkDocument house, string text, string? before = null, Func<MacAddress, string?>? maker = null)
+    public static Paste Of(NetworkDocument house, string text, string? before = null, Func<MacAddress, string?>? maker = null) =>
+        Of(house, PastedText.Read(text), PastedText.Split(text), before is null ? [] : PastedText.Read(before), maker);
+
+    /// <summary>What a laptop showed by itself: there is no text.</summary>
+    /// <param name="isWhole">It asked everybody first: its list of neighbours lacks nobody of the subnet.</param>
+    public static Paste Of(NetworkDocument house, PastedReading reading, PastedReading? before, bool isWhole,
+        Func<MacAddress, string?>? maker = null)
     {
-        var readings = PastedText.Read(text);
-        return new PasteReader(house, readings, maker).Read(PastedText.Split(text), before is null ? [] : PastedText.Read(before));
+        var paste = Of(house, [reading], [], before is null ? [] : [before], maker);
+        return isWhole ? paste with { Parts = [.. paste.Parts.Select(part => part with { Cannot = null })] } : paste;
+    }
+
+    private static Paste Of(NetworkDocument house, IReadOnlyList<PastedReading> readings, string[] lines, IReadOnlyList<PastedReading> old,
+        Func<MacAddress, string?>? maker)
+    {
+        if (FirstGateway.Of(house, readings) is not { } begin) return new PasteReader(house, readings, maker).Read(lines, old);
+        // The rest is held against the house that begins with it, and offered once it has begun.
+        var read = new PasteReader(begin.Actions.Apply(house), readings, maker).Read(lines, old);
+        return read with { Proposals = [begin], Waiting = read.Proposals.Length };
     }
 }

@@ -7,6 +7,7 @@ internal static class SourceWords
 
     public static (string Says, string? Cannot) Of(string source) => source switch
     {
+        Readings.Eyes.OneReading.Source => ("This laptop", SpokenTo),
         "windows-ipconfig" => ("Windows, addresses", null),
         "windows-arp" => ("Windows, neighbours", SpokenTo),
         "windows-tracert" => ("Windows, way out", null),

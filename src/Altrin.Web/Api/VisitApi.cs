@@ -3,6 +3,7 @@ using Altrin.Core.Network;
 using Altrin.Core.Readings.Parsers;
 using Altrin.Core.Simulation;
 using Altrin.Core.Visit;
+using Altrin.Core.Visit.Asking;
 using Altrin.Data;
 using Altrin.UseCases;
 using Altrin.Web.Live;
@@ -21,6 +22,7 @@ internal static class VisitApi
     {
         var api = routes.MapGroup("/api/jobs/{id}").WithTags("visit").ProducesProblem(404);
         api.MapGet("/visit", Look);
+        api.MapGet("/visit/questions", Ask);
         api.MapPost("/visit/paste", Read).WithMetadata(new LiveApi.OnlyAsks());
         api.MapGet("/{side}/addresses", Addresses);
         api.MapGet("/{side}/reckon", Reckon);
@@ -31,6 +33,14 @@ internal static class VisitApi
 
     private static async Task<Results<Ok<Walk>, ProblemHttpResult>> Look(string id, Jobs jobs, CancellationToken cancel) =>
         await jobs.Find(id, cancel) is { } job ? TypedResults.Ok(Walk.Of(job.Found.House.Evaluation.State)) : Answers.NoSuchJob();
+
+    private static async Task<Results<Ok<JobInWords>, ValidationProblem, ProblemHttpResult>> Ask(string id, string? words, Jobs jobs, CancellationToken cancel)
+    {
+        if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
+        return words?.Length > JobWords.MostLetters
+            ? Answers.Invalid("words", $"More than {JobWords.MostLetters} letters. Say the job in one line.")
+            : TypedResults.Ok(Questions.Of(job.Found.House.Evaluation.State, words ?? ""));
+    }
 
     private static async Task<Results<Ok<Paste>, ValidationProblem, ProblemHttpResult>> Read(string id, PastedInput pasted, Jobs jobs, MakerRegistry makers, CancellationToken cancel)
     {

@@ -1,7 +1,5 @@
 using System.Globalization;
-using System.Text.Json;
 using Altrin.Core.Diagnosis.CallOuts;
-using Altrin.Core.Documents;
 using Altrin.Core.Formats;
 using Altrin.Core.Network;
 
@@ -18,6 +16,7 @@ internal static class CallOutCommand
     {
         long? seed = null;
         int? grade = null;
+        var onlyTable = false;
         var files = new List<string>();
         for (var i = 0; i < arguments.Length; i++)
         {
@@ -35,29 +34,20 @@ internal static class CallOutCommand
                     break;
                 case "--kinds":
                     if (next != "table") return InputFile.Fail(error, $"--kinds wants table. {Usage}");
-                    i++;
+                    (onlyTable, i) = (true, i + 1);
                     break;
                 default: files.Add(arguments[i]); break;
             }
         }
         if (seed is not { } known || files.Count > 1) return InputFile.Fail(error, Usage);
         NetworkDocument? own = null;
-        if (files is [var file])
-        {
-            if (InputFile.Read(file, standardInput, out var problem) is not { } bytes) return InputFile.Fail(error, problem!);
-            var read = DocumentReader.Read(bytes);
-            if (read.Document is null) return InputFile.Fail(error, read.Problems[0].ToString());
-            own = read.Document;
-        }
-        if (CallOut.Of(known, grade, own) is not { } callOut)
+        if (files is [var file]
+            && (own = InputFile.Document(file, standardInput, error, isNamed: false)) is null) return InputFile.Unreadable;
+        if (CallOut.Of(known, grade, own, !onlyTable) is not { } callOut)
         {
             InputFile.Fail(error, "Nothing of that grade can be hidden in this house so that somebody would notice.");
             return NothingToHide;
         }
-        using (var json = new Utf8JsonWriter(output,
-            new() { Indented = true, NewLine = "\n", Encoder = AltrinJson.Compact.Encoder })) CallOutWriter.Write(callOut, json);
-        output.WriteByte((byte)'\n');
-        output.Flush();
-        return 0;
+        return InputFile.Print(output, json => CallOutWriter.Write(callOut, json));
     }
 }

@@ -1,6 +1,4 @@
-using System.Text.Json;
 using Altrin.Core.Diagnosis;
-using Altrin.Core.Documents;
 using Altrin.Core.Formats;
 using Altrin.Core.Network;
 using Altrin.Core.WorkOrders.Steps;
@@ -14,7 +12,7 @@ internal static class DiagnoseCommand
 
     public static int Run(string[] arguments, Func<Stream> standardInput, Stream output, TextWriter error)
     {
-        var (hands, files) = (Hands.Laptop, new List<string>());
+        var (hands, files, onlyTable) = (Hands.Laptop, new List<string>(), false);
         for (var i = 0; i < arguments.Length; i++)
             if (arguments[i] == "--hands")
             {
@@ -24,19 +22,14 @@ internal static class DiagnoseCommand
             else if (arguments[i] == "--kinds")
             {
                 if (++i >= arguments.Length || arguments[i] != "table") return InputFile.Fail(error, $"--kinds wants table. {Usage}");
+                onlyTable = true;
             }
             else files.Add(arguments[i]);
         if (files is not [var file, var sightings]) return InputFile.Fail(error, Usage);
-        if (InputFile.Read(file, standardInput, out var problem) is not { } bytes) return InputFile.Fail(error, problem!);
-        var read = DocumentReader.Read(bytes);
-        if (read.Document is not { } house) return InputFile.Fail(error, $"{file}: {read.Problems[0]}");
-        if (InputFile.Read(sightings, standardInput, out problem) is not { } seenBytes) return InputFile.Fail(error, problem!);
+        if (InputFile.Document(file, standardInput, error) is not { } house) return InputFile.Unreadable;
+        if (InputFile.Read(sightings, standardInput, out var problem) is not { } seenBytes) return InputFile.Fail(error, problem!);
         var (seen, problems) = SightingsReader.Read(seenBytes, house);
         if (problems.Count > 0) return InputFile.Fail(error, $"{sightings}: {problems[0]}");
-        using (var json = new Utf8JsonWriter(output, new() { Indented = true, NewLine = "\n", Encoder = AltrinJson.Compact.Encoder }))
-            DiagnosisWriter.Write(Diagnoser.Of(house, seen, hands == Hands.Laptop), json);
-        output.WriteByte((byte)'\n');
-        output.Flush();
-        return 0;
+        return InputFile.Print(output, json => DiagnosisWriter.Write(Diagnoser.Of(house, seen, hands == Hands.Laptop, !onlyTable), json));
     }
 }

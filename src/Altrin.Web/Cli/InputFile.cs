@@ -1,3 +1,7 @@
+using System.Text.Json;
+using Altrin.Core.Documents;
+using Altrin.Core.Network;
+
 namespace Altrin.Web.Cli;
 
 /// <summary>How every command reads its files, and says why one cannot be read.</summary>
@@ -32,6 +36,30 @@ internal static class InputFile
             problem = $"{file}: {exception.Message}";
             return null;
         }
+    }
+
+    /// <param name="isNamed">The file is named in the line: it is one of several.</param>
+    /// <returns>Null, with one line on standard error, where it cannot be read.</returns>
+    public static NetworkDocument? Document(string file, Func<Stream> standardInput, TextWriter error, bool isNamed = true)
+    {
+        if (Read(file, standardInput, out var problem) is not { } bytes)
+        {
+            Fail(error, problem!);
+            return null;
+        }
+        var read = DocumentReader.Read(bytes);
+        if (read.Document is null) Fail(error, isNamed ? $"{file}: {read.Problems[0]}" : read.Problems[0].ToString());
+        return read.Document;
+    }
+
+    /// <summary>Prints one value, as people read it, and a line end.</summary>
+    public static int Print(Stream output, Action<Utf8JsonWriter> write)
+    {
+        using (var json = new Utf8JsonWriter(output,
+            new() { Indented = true, NewLine = "\n", Encoder = AltrinJson.Compact.Encoder })) write(json);
+        output.WriteByte((byte)'\n');
+        output.Flush();
+        return 0;
     }
 
     /// <summary>One line on standard error, whatever the message is made of.</summary>

@@ -1,6 +1,4 @@
 using System.Globalization;
-using System.Text.Json;
-using Altrin.Core.Documents;
 using Altrin.Core.Formats;
 using Altrin.Core.Network;
 using Altrin.Core.Planning;
@@ -12,7 +10,8 @@ namespace Altrin.Web.Cli;
 /// <summary><c>plan FILE [--most N]</c> and <c>order FROM TO</c>.</summary>
 internal static class PlanCommands
 {
-    private const string PlanUsage = "usage: plan [--most N] FILE (- reads standard input)", OrderUsage = "usage: order [--with laptop|no-socket|phone] FROM TO";
+    private const string PlanUsage = "usage: plan [--most N] FILE (- reads standard input)",
+        OrderUsage = "usage: order [--with laptop|no-socket|phone] FROM TO";
 
     private const int NoOrder = 3;
 
@@ -23,12 +22,12 @@ internal static class PlanCommands
         for (var i = 0; i < arguments.Length; i++)
         {
             if (arguments[i] != "--most") files.Add(arguments[i]);
-            else if (++i >= arguments.Length || !int.TryParse(arguments[i], NumberStyles.None, CultureInfo.InvariantCulture, out most) || most < 1) return InputFile.Fail(error, $"--most wants a number from 1 on. {PlanUsage}");
+            else if (++i >= arguments.Length || !int.TryParse(arguments[i], NumberStyles.None, CultureInfo.InvariantCulture, out most)
+                || most < 1) return InputFile.Fail(error, $"--most wants a number from 1 on. {PlanUsage}");
         }
         if (files is not [var file]) return InputFile.Fail(error, PlanUsage);
-        if (House(file, standardInput, error, isOneOfTwo: false) is not { } house) return InputFile.Unreadable;
-        Write(output, json => PlansWriter.Write(house, PlanSearch.Of(house), most, json));
-        return 0;
+        if (InputFile.Document(file, standardInput, error, isNamed: false) is not { } house) return InputFile.Unreadable;
+        return InputFile.Print(output, json => PlansWriter.Write(house, PlanSearch.Of(house), most, json));
     }
 
     public static int Order(string[] arguments, Func<Stream> standardInput, Stream output, TextWriter error)
@@ -37,10 +36,13 @@ internal static class PlanCommands
         for (var i = 0; i < arguments.Length; i++)
         {
             if (arguments[i] != "--with") files.Add(arguments[i]);
-            else if (++i >= arguments.Length || !Words<Hands>.TryRead(arguments[i], out hands)) return InputFile.Fail(error, $"--with wants laptop, no-socket or phone. {OrderUsage}");
+            else if (++i >= arguments.Length
+                || !Words<Hands>.TryRead(arguments[i], out hands)) return InputFile.Fail(error,
+                $"--with wants laptop, no-socket or phone. {OrderUsage}");
         }
         if (files is not [var from, var to]) return InputFile.Fail(error, OrderUsage);
-        if (House(from, standardInput, error, isOneOfTwo: true) is not { } found || House(to, standardInput, error, isOneOfTwo: true) is not { } planned) return InputFile.Unreadable;
+        if (InputFile.Document(from, standardInput, error) is not { } found
+            || InputFile.Document(to, standardInput, error) is not { } planned) return InputFile.Unreadable;
         var ways = OrderWays.Of(found, planned, hands);
         // What no step reaches is no order from the one to the other.
         if (ways.Best.Gaps.Any(gap => gap.Kind == GapKind.NotAsPlanned))
@@ -48,26 +50,6 @@ internal static class PlanCommands
             InputFile.Fail(error, $"No order was found: {ways.Best.Gaps[0].Says}");
             return NoOrder;
         }
-        Write(output, json => OrderWriter.Write(ways, json));
-        return 0;
-    }
-
-    private static NetworkDocument? House(string file, Func<Stream> standardInput, TextWriter error, bool isOneOfTwo)
-    {
-        if (InputFile.Read(file, standardInput, out var problem) is not { } bytes)
-        {
-            InputFile.Fail(error, problem!);
-            return null;
-        }
-        var result = DocumentReader.Read(bytes);
-        if (result.Document is null) InputFile.Fail(error, isOneOfTwo ? $"{file}: {result.Problems[0]}" : result.Problems[0].ToString());
-        return result.Document;
-    }
-
-    private static void Write(Stream output, Action<Utf8JsonWriter> write)
-    {
-        using (var json = new Utf8JsonWriter(output, new() { Indented = true, NewLine = "\n", Encoder = AltrinJson.Compact.Encoder })) write(json);
-        output.WriteByte((byte)'\n');
-        output.Flush();
+        return InputFile.Print(output, json => OrderWriter.Write(ways, json));
     }
 }

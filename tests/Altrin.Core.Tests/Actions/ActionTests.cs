@@ -73,6 +73,7 @@ public class ActionTests
         new SwitchPower("studio", false),
         new DescribeDevice(Demo.Devices[1] with { Firmware = "1.2" }),
         new DescribeEndpoint(Demo.Endpoints[0] with { Room = "hall" }),
+        new NoteRun("hall", "Cellar", Medium.Powerline),
         new NoteKind("mine") { Kind = KitShelf.Find("router-old-54")! with { Kit = "mine" } },
         new DescribeHouse("Larkspur House", "GB") { Rooms = [new() { Id = "hall", Name = "Hall" }] },
         new NoteMeasured(new() { Id = "m2", Room = "hall", Mbps = 38 }),

@@ -23,7 +23,9 @@ public partial class ArchitectureTests
         ["Visit"] = ["Network", "Kit", "Actions", "Simulation", "Readings"],
         ["WorkOrders"] = ["Network", "Documents", "Kit", "Air", "Simulation", "Actions", "Rules", "Readings", "Diagnosis"],
         ["Diagnosis"] = ["Network", "Documents", "Simulation", "Actions", "Rules", "Readings"],
-        ["Formats"] = ["Network", "Documents", "Kit", "Simulation", "Actions", "Rules", "Planning", "Readings", "WorkOrders", "Diagnosis"],
+        ["Formats"] = ["Network", "Documents", "Kit", "Simulation", "Actions", "Rules", "Planning", "Readings", "WorkOrders", "Diagnosis",
+            "Handover"],
+        ["Handover"] = ["Network", "Documents", "Kit", "Simulation", "Actions", "Rules", "WorkOrders"],
     };
 
     private static IEnumerable<(string Folder, string File, string Code)> Core()

@@ -85,8 +85,7 @@ internal sealed class AsEntered
         Do(new AddEndpoint(new() { Id = $"thing-{++things}", Name = name, Kind = kind, Room = room }));
 
     /// <summary>A cable that lies between two rooms.</summary>
-    public AsEntered Run(string a, string b, Medium medium = Medium.Ethernet) =>
-        Do(Described() with { Runs = [.. house.Runs, new() { Id = $"run-{house.Runs.Length + 1}", A = a, B = b, Medium = medium, Laid = true }] });
+    public AsEntered Run(string a, string b, Medium medium = Medium.Ethernet) => Do(new NoteRun(a, b, medium));
 
     public AsEntered Rooms(params string[] names) =>
         Do(Described() with { Rooms = [.. house.Rooms, .. names.Select(name => new Room { Id = name.ToLowerInvariant().Replace(' ', '-'), Name = name })] });

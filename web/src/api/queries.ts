@@ -4,13 +4,18 @@ import type {
   Action,
   AddressNote,
   AirView,
+  BroughtJob,
   ChannelPlanView,
   Comparison,
   CopyHead,
   DiagnosisView,
+  EyesState,
   FixesView,
   GuestOffer,
+  HandoverView,
+  ImportView,
   JobAnswer,
+  JobInWords,
   JobLine,
   JoinCode,
   KeptAddresses,
@@ -36,6 +41,7 @@ import type {
   Side,
   Sighting,
   Standing,
+  StickLabel,
   SubnetMove,
   TickView,
   Trace,
@@ -43,6 +49,7 @@ import type {
   Walk,
   WallCorrection,
   WhatIf,
+  WifiCard,
   WorkOrder,
   WorkOrderView,
 } from './types'
@@ -204,6 +211,25 @@ export const walk = (id: string, version: number) =>
     queryKey: ['job', id, 'visit', version],
     queryFn: ({ signal }) =>
       unwrap<Walk>(api.GET('/api/jobs/{id}/visit', { params: { path: { id } }, signal })),
+  })
+
+/** Whether the laptop looks for itself, and which. */
+export const eyes = queryOptions({
+  queryKey: ['eyes'],
+  queryFn: ({ signal }) => unwrap<EyesState>(api.GET('/api/eyes', { signal })),
+  staleTime: Number.POSITIVE_INFINITY,
+})
+
+/** The questions that decide a job said in words. */
+export const jobInWords = (id: string, version: number, words: string) =>
+  queryOptions({
+    queryKey: ['job', id, 'questions', version, words],
+    queryFn: ({ signal }) =>
+      unwrap<JobInWords>(
+        api.GET('/api/jobs/{id}/visit/questions', { params: { path: { id }, query: { words } }, signal }),
+      ),
+    staleTime: Number.POSITIVE_INFINITY,
+    placeholderData: (old) => old,
   })
 
 export const paste = (id: string, version: number, text: string, before?: string) =>
@@ -462,6 +488,36 @@ export const importJob = (text: string) =>
     }),
   ).then((job) => wholeJob(job))
 
+/** The whole job as one file; the passwords only sealed by a phrase. */
+export async function jobFile(id: string, withPhotos: boolean, phrase?: string): Promise<File> {
+  const answer = await fetch(`/api/jobs/${id}/job-file`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ withPhotos, phrase }),
+  })
+  if (!answer.ok) throw new Error(await titleOf(answer))
+  const name = /filename="?([^";]+)/.exec(answer.headers.get('content-disposition') ?? '')?.[1]
+  return new File([await answer.blob()], name ?? 'house.altrin')
+}
+
+/** A job file comes in as a new job. */
+export async function bringJob(file: File, phrase?: string): Promise<BroughtJob> {
+  const answer = await fetch('/api/jobs/job-file', {
+    method: 'POST',
+    headers: {
+      'content-type': 'application/zip',
+      // Never in an address, which is kept in histories; letters of every language.
+      ...(phrase ? { 'Altrin-Phrase': btoa(String.fromCharCode(...new TextEncoder().encode(phrase))) } : {}),
+    },
+    body: file,
+  })
+  if (!answer.ok) throw new Error(await titleOf(answer))
+  return answer.json() as Promise<BroughtJob>
+}
+
+const titleOf = async (answer: Response) =>
+  ((await answer.json().catch(() => null)) as { title?: string } | null)?.title ?? 'That did not work.'
+
 export const copies = queryOptions({
   queryKey: ['copies'],
   queryFn: ({ signal }) => unwrap<CopyHead[]>(api.GET('/api/copies', { signal })),
@@ -542,6 +598,36 @@ export const setTick = (
   unwrap<TickView>(
     api.PUT('/api/jobs/{id}/work-order/{step}', { params: { path: { id, step }, query: asked }, body: tick }),
   )
+
+/** The record, the household's page, what is missing, and every kind that can be taken out. */
+export const handover = (id: string, version: number) =>
+  queryOptions({
+    queryKey: ['job', id, 'handover', version],
+    queryFn: ({ signal }) =>
+      unwrap<HandoverView>(api.GET('/api/jobs/{id}/handover', { params: { path: { id } }, signal })),
+    // Ticks and passwords change it without a new version.
+    staleTime: 0,
+  })
+
+export const exportPath = (id: string, kind: string, more: Record<string, string> = {}) =>
+  `/api/jobs/${id}/handover/file?${new URLSearchParams({ kind, ...more })}`
+
+export const readTable = (id: string, table: string, kind?: string) =>
+  unwrap<ImportView>(
+    api.POST('/api/jobs/{id}/handover/table', { params: { path: { id } }, body: { table, kind } }),
+  )
+
+export const wifiCards = (id: string, ssids: string[], withPasswords: boolean) =>
+  unwrap<WifiCard[]>(
+    api.POST('/api/jobs/{id}/handover/cards', { params: { path: { id } }, body: { ssids, withPasswords } }),
+  )
+
+export const stickLabels = (id: string, version: number) =>
+  queryOptions({
+    queryKey: ['job', id, 'labels', version],
+    queryFn: ({ signal }) =>
+      unwrap<StickLabel[]>(api.GET('/api/jobs/{id}/handover/labels', { params: { path: { id } }, signal })),
+  })
 
 /** What was seen when something did not work, what may be wrong, and the next look. */
 export const diagnosis = (id: string, version: number, hands?: string) =>

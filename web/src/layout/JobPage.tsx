@@ -162,7 +162,7 @@ function Frame() {
       className="frame"
     >
       <SkipLinks />
-      <PrintedHead stage={stage?.name ?? ''} />
+      {stage?.id !== 'handover' && <PrintedHead stage={stage?.name ?? ''} />}
       <TopLine
         onVerdict={show('verdict')}
         onLog={show('log')}
@@ -187,7 +187,15 @@ function Frame() {
           className="sheet"
         >
           <Suspense fallback={<Spinner m="48px" color="spruce" aria-label="Loading the stage" />}>
-            <Outlet context={{ addBox: show('add'), showReach: show('reach') } satisfies StageTools} />
+            <Outlet
+              context={
+                {
+                  addBox: show('add'),
+                  showReach: show('reach'),
+                  showPaste: show('paste'),
+                } satisfies StageTools
+              }
+            />
           </Suspense>
         </Box>
       </DraftScope.Provider>
@@ -201,7 +209,7 @@ function Frame() {
         borderColor="hairline"
         overflow="auto"
         tabIndex={0}
-        className="verdict-column"
+        className={stage?.id === 'handover' ? 'no-print' : 'verdict-column'}
       >
         {stage?.id === 'visit' && (
           <Suspense>

@@ -16,7 +16,7 @@ export function Notices() {
           py="8px"
           alignItems="center"
           w="min(520px, calc(100vw - 24px))"
-          mb={{ base: '60px', md: '0' }}
+          mb={{ base: '124px', md: '0' }}
           // What is only read is pressed through; on a phone it leaves the buttons of a sheet in sight.
           pointerEvents={toast.closable ? 'auto' : 'none'}
           css={{ 'body:has([role=dialog]) &': { mdDown: { mb: 'calc(100dvh - 110px)' } } }}

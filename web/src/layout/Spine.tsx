@@ -28,7 +28,7 @@ export function Spine(props: { stage?: StageId; onKeys: () => void; onFind: () =
       borderTopWidth={{ base: '1px', md: '0' }}
       borderColor="hairline"
       bg="paper"
-      className="no-print"
+      className="no-print stages"
     >
       {stages.map((one, index) => {
         const current = one.id === stage

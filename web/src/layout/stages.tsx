@@ -3,7 +3,16 @@ import type { WorkOrderView } from '../api/types'
 import { count } from '../parts/words'
 import type { JobScreen } from './JobContext'
 
-export type StageId = 'visit' | 'wants' | 'stairs' | 'addresses' | 'air' | 'options' | 'work' | 'fault'
+export type StageId =
+  | 'visit'
+  | 'wants'
+  | 'stairs'
+  | 'addresses'
+  | 'air'
+  | 'options'
+  | 'work'
+  | 'fault'
+  | 'handover'
 
 const icon = (path: string) => (
   <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
@@ -126,6 +135,14 @@ export const stages: Stage[] = [
     ...page(() => import('../views/fault/FaultPage').then((it) => ({ default: it.FaultPage }))),
     icon: icon('M10 3a6 6 0 1 0 0 12a6 6 0 0 0 0-12M14.5 13.5L19 18M10 6v3.5M10 12v.1'),
     note: () => 'when something fails',
+    isOpen: () => false,
+  },
+  {
+    id: 'handover',
+    name: 'Handover',
+    ...page(() => import('../views/handover/HandoverPage').then((it) => ({ default: it.HandoverPage }))),
+    icon: icon('M6 3h8l3 3v13H6zM14 3v3h3M9 10h5M9 13h5M9 16h3'),
+    note: () => 'record, cards, files',
     isOpen: () => false,
   },
 ]

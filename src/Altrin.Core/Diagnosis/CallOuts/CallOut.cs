@@ -22,21 +22,22 @@ public sealed record CallOut(long Seed, int Grade, string Says, NetworkDocument 
 
     /// <param name="grade">1 to 3; null: whichever comes first.</param>
     /// <param name="own">A house to hide it in; null: one of its own.</param>
+    /// <param name="thinksFurther">What is hidden may be of a kind beyond the table of the format.</param>
     /// <returns>The same for the same seed; null where nothing of that grade can be hidden in that house.</returns>
-    public static CallOut? Of(long seed, int? grade = null, NetworkDocument? own = null)
+    public static CallOut? Of(long seed, int? grade = null, NetworkDocument? own = null, bool thinksFurther = false)
     {
         var dice = new Dice((ulong)seed);
         for (var tries = 0; tries < MostTries; tries++)
         {
             var believed = own is null ? CallOutHouses.Of((ulong)(seed * MostTries + tries)) : OnlyWhatHolds(own);
             if (own is null && !AllHold(believed)) continue;
-            var ground = new Ground(believed, [], hasSocket: true);
+            var ground = new Ground(believed, [], hasSocket: true) { ThinksFurther = thinksFurther };
             var causes = Diagnoser.Single(ground);
             var hidden = grade == 3 && dice.OneIn(2) ? Two(dice, causes) : dice.Weighted(causes, cause => cause.Odds);
             if (hidden is null) continue;
             var suspect = new Suspect(hidden, new(Diagnoser.Possible(ground, hidden), ground));
             if (Harm.IsNone(ground, suspect) || Complaint.Of(dice, ground, hidden) is not ({ } says, { } seen)) continue;
-            var played = Playing.Of(believed, hidden, [seen], MostLooks, confirms: !hidden.Of.IsEmpty);
+            var played = Playing.Of(believed, hidden, [seen], MostLooks, confirms: !hidden.Of.IsEmpty, thinksFurther);
             // Of two things each must show: what nobody can find is no call-out.
             var rated = hidden.Of.IsEmpty ? GradeOf(played) : played.IsRight ? 3 : null;
             if (rated is not { } found || (grade ?? found) != found) continue;

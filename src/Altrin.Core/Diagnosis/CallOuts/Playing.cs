@@ -14,15 +14,16 @@ public sealed record Played(int Looks, double Minutes, bool IsRight, bool IsSett
 /// <summary>Takes every look that is proposed, and answers as the hidden house shows it.</summary>
 internal static class Playing
 {
+    /// <param name="thinksFurther">See <see cref="Diagnoser.Of"/>.</param>
     /// <param name="confirms">What is found is looked at before it is believed.</param>
     public static Played Of(NetworkDocument believed, Cause hidden, ImmutableArray<Sighting> complaint, int mostLooks,
-        bool confirms = false)
+        bool confirms = false, bool thinksFurther = false)
     {
         var house = new HiddenHouse(believed, hidden);
         var (seen, looks, minutes) = (complaint, 0, 0.0);
         while (true)
         {
-            var diagnosis = Diagnoser.Of(believed, seen);
+            var diagnosis = Diagnoser.Of(believed, seen, thinksFurther: thinksFurther);
             var toConfirm = confirms && !diagnosis.ArePairs ? diagnosis.Confirm : null;
             if ((diagnosis.IsSettled && toConfirm is null) || looks == mostLooks)
                 return new(looks, minutes, diagnosis.IsSettled && Holds(diagnosis, hidden), diagnosis.IsSettled, seen);

@@ -9,6 +9,7 @@ internal static class Advice
         "line-holds" => "Switch off the box at the wall and the router, wait ten minutes, then switch them on in that order",
         "second-server" =>
             $"Unplug the router that answers at {cause.Subject.First(one => one.Field == "address").Value}, or turn its DHCP server off",
+        "thing-off" => "Wake it, or switch it on",
         _ => cause.IsOfProvider ? "It is the provider's: tell them what was seen" : null,
     };
 
@@ -28,6 +29,11 @@ internal static class Advice
         "second-server" =>
             "Find it: open its address in the browser, look for a box that was added lately, pull plugs one at a time. Ask whose it is before you unplug it for good.",
         "loop" => "Pull that cable, and mark both ends.",
+        "thing-off" => "Wake it, and look at its own lamp or screen. Many things sleep to save power.",
+        "joined-guest" or "joined-other" => "Choose the right name at the thing, and let it forget the other.",
+        "thing-fixed" => "Set it to automatic addressing, or give it a free address of this network.",
+        "pool-full" => "Let the pool end later, or shorten the lease time: things that left keep their addresses until then.",
+        "wifi-button" => "Press the Wi-Fi button of the box once, and wait a minute.",
         "laptop-fixed" => "Set your own laptop back to automatic.",
         "wifi-off" => "Some boxes have a button that switches Wi-Fi off: ask whether somebody pressed it.",
         _ => null,

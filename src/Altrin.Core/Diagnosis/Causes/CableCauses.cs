@@ -1,5 +1,6 @@
 using Altrin.Core.Diagnosis.Sightings;
 using Altrin.Core.Network;
+using Altrin.Core.Simulation;
 
 namespace Altrin.Core.Diagnosis.Causes;
 

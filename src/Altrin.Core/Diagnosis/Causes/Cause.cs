@@ -38,7 +38,7 @@ public sealed record Cause(CauseKind Kind, ImmutableArray<(string Field, object 
 
     /// <summary>Mended on the spot, with a plug, a switch or a call: nothing that was set is otherwise.</summary>
     public bool IsByHand =>
-        Kind.Name is "cable-out" or "other-socket" or "plugs-swapped" or "slow-cable" or "no-power" or "loop" or "line-holds" or "second-server"
+        Kind.Name is "cable-out" or "other-socket" or "plugs-swapped" or "slow-cable" or "no-power" or "loop" or "line-holds" or "second-server" or "thing-off" or "line-plug"
         || IsOfProvider;
 
     /// <summary>The provider's own doing: nothing in the house mends it.</summary>

@@ -16,6 +16,9 @@ internal sealed class Ground
     /// <summary>The same by the object itself: places are asked for many thousand times, and writing one out takes long.</summary>
     private readonly Dictionary<LaptopPlace, int> known = new(ReferenceEqualityComparer.Instance);
 
+    /// <summary>Causes beyond the table of the format are thought of too.</summary>
+    public bool ThinksFurther { get; init; }
+
     /// <param name="hasSocket">Whether what is in hand can be plugged in.</param>
     /// <param name="further">A place besides, that may be asked about.</param>
     public Ground(NetworkDocument house, ImmutableArray<Sighting> seen, bool hasSocket, LaptopPlace? further = null)

@@ -4,7 +4,8 @@ using Altrin.Core.Planning.Space;
 
 namespace Altrin.Core.Planning.Filling;
 
-/// <summary>Where each thing is: in its socket or on its Wi-Fi as before where that goes; else in another socket of its room; on the household's
+/// <summary>Where each thing is: in its socket or on its Wi-Fi as before where that goes; else in another socket of its room; on the
+/// household's
 /// Wi-Fi where its name is gone.</summary>
 internal static class Attachments
 {
@@ -38,14 +39,17 @@ internal static class Attachments
                 draft.Things[i] = draft.Things[i] with { Connect = Attachment.To(free) };
                 draft.Taken.Add(free);
             }
-            else if (draft.Things[i].Connect is Attachment.Plug lost && !IsStill(draft, lost)) draft.Things[i] = draft.Things[i] with { Connect = null };
+            else if (draft.Things[i].Connect is Attachment.Plug lost
+                && !IsStill(draft, lost)) draft.Things[i] = draft.Things[i] with { Connect = null };
         }
     }
 
-    /// <summary>What hangs at the box at the line goes behind the router that everybody is to go through, as far as its wire reaches.</summary>
+    /// <summary>What hangs at the box at the line goes behind the router that everybody is to go through, as far as its wire
+    /// reaches.</summary>
     private static bool IntoOwnRouter(Draft draft, int thing)
     {
-        if (draft.OwnRouter < 0 || draft.Things[thing].Connect is not Attachment.Plug plug || draft.Ground.IndexOf.GetValueOrDefault(plug.Device, -1) != draft.Ground.Root) return false;
+        if (draft.OwnRouter < 0 || draft.Things[thing].Connect is not Attachment.Plug plug
+            || draft.Ground.IndexOf.GetValueOrDefault(plug.Device, -1) != draft.Ground.Root) return false;
         var places = PlacesFor(draft, thing);
         if (Wiring.FreeFor(draft, box => box == draft.OwnRouter && places.Contains(draft.PlaceOf(box))) is not { } free) return false;
         draft.Things[thing] = draft.Things[thing] with { Connect = Attachment.To(free) };
@@ -53,12 +57,14 @@ internal static class Attachments
         return true;
     }
 
-    /// <summary>A box that was brought for things in its room and sends no Wi-Fi itself serves by cable: what has a socket there is plugged into it.</summary>
+    /// <summary>A box that was brought for things in its room and sends no Wi-Fi itself serves by cable: what has a socket there is plugged
+    /// into it.</summary>
     private static void IntoBridge(Draft draft, int thing)
     {
         var found = draft.Found.Endpoints[thing];
         if (!found.HasSocket || found.IsCarried || found.Room is not { Length: > 0 } room) return;
-        bool IsItsBridge(int box) => draft.Use(box) is { IsUsed: true, Joined: Joined.ByRadio } && BoxRole.Is(draft.Ground, box) && !draft.Boxes[box].SendsWifi
+        bool IsItsBridge(int box) =>
+            draft.Use(box) is { IsUsed: true, Joined: Joined.ByRadio } && BoxRole.Is(draft.Ground, box) && !draft.Boxes[box].SendsWifi
             && draft.PlaceOf(box) == draft.Ground.PlaceOfRoom(room);
         if (Wiring.FreeFor(draft, IsItsBridge) is not { } free) return;
         draft.Things[thing] = found with { Connect = Attachment.To(free) };
@@ -73,14 +79,31 @@ internal static class Attachments
             if (draft.Things[i].Connect is not Attachment.Join join) continue;
             var thing = draft.Things[i];
             // Whom it hears best is said only of one that makes its network.
-            var near = join.Near is { } id && draft.Ground.IndexOf.TryGetValue(id, out var box) && Names.Makes(draft, box, join, thing.Bands) ? join.Near : null;
+            var near = join.Near is { } id && draft.Ground.IndexOf.TryGetValue(id, out var box)
+                && Names.Makes(draft, box, join, thing.Bands) ? join.Near : null;
             if (Names.Sender(draft, join, thing.Bands) >= 0)
             {
                 if (near != join.Near) draft.Things[i] = thing with { Connect = join with { Near = near } };
                 continue;
             }
+            // It joins by itself what it knows from before: nobody has to touch it.
+            if (thing.Knows is { } known && Names.Sender(draft, join, []) < 0 && Names.Sender(draft, known.AsJoin(near), thing.Bands) >= 0)
+            {
+                draft.Things[i] = thing with { Connect = join with { Near = near } };
+                continue;
+            }
             if (Names.Household(draft, thing.Bands) is { } main)
-                draft.Things[i] = thing with { Connect = join with { Ssid = main.Ssid, Security = main.Security == WifiSecurity.Open ? null : main.Security, Key = main.Key, Near = near } };
+                draft.Things[i] = thing with
+                {
+                    Connect = join with
+                    {
+                        Ssid = main.Ssid,
+                        Security = main.Security == WifiSecurity.Open ? null
+                    : main.Security,
+                        Key = main.Key,
+                        Near = near
+                    }
+                };
         }
     }
 

@@ -12,8 +12,10 @@ namespace Altrin.Core.Planning.Search;
 /// <summary>Fills structures in, simulates them and says what they come to; counts what it did.</summary>
 internal sealed class Bench
 {
-    /// <summary>Whether something in the space of plans may take it away. A box in use is carried nowhere: in which room it stands is no matter of a plan.</summary>
-    public static bool MayCure(Finding finding) => !finding.Is(RuleTraits.CuredByPlace) && (IsOfChannels(finding) || finding.Fixes.Length > 0);
+    /// <summary>Whether something in the space of plans may take it away. A box in use is carried nowhere: in which room it stands is no
+    /// matter of a plan.</summary>
+    public static bool MayCure(Finding finding) =>
+        !finding.Is(RuleTraits.CuredByPlace) && (IsOfChannels(finding) || finding.Fixes.Length > 0);
 
     public static bool IsOfChannels(Finding finding) => finding.Is(RuleTraits.CuredByChannels);
 
@@ -67,7 +69,8 @@ internal sealed class Bench
     public bool IsPinned(Leaf leaf) => IsPinned(leaf.Structure) && Pins.AllowNames(leaf.House, leaf.Structure);
 
     /// <summary>The same of a house: a cure may make another structure of it.</summary>
-    public bool IsPinned(NetworkDocument house) => Pins.All.IsEmpty || (new Ground(house).AsFound is var now && IsPinned(now) && Pins.AllowNames(house, now));
+    public bool IsPinned(NetworkDocument house) =>
+        Pins.All.IsEmpty || (new Ground(house).AsFound is var now && IsPinned(now) && Pins.AllowNames(house, now));
 
     /// <summary>Whether the structure was looked at already.</summary>
     /// <param name="leaf">What came of it; null where it cannot be built.</param>
@@ -97,7 +100,8 @@ internal sealed class Bench
         return Judge(structure, house, Evaluation.Of(house));
     }
 
-    /// <summary>The same structure in another house, where that one comes before; null where it does not. What tells soonest is looked at first: more than half of
+    /// <summary>The same structure in another house, where that one comes before; null where it does not. What tells soonest is looked at
+    /// first: more than half of
     /// all tries fail.</summary>
     public (Leaf Leaf, Evaluation After)? Better(Leaf than, NetworkDocument house)
     {
@@ -114,19 +118,25 @@ internal sealed class Bench
         return (LeafOf(than.Structure, house, after, rank, whyNot), after);
     }
 
-    private Leaf Judge(Structure structure, NetworkDocument house, Evaluation after) => LeafOf(structure, house, after, PlanRank.Rough(Ground, after), Limits.WhyNot(after));
+    private Leaf Judge(Structure structure, NetworkDocument house, Evaluation after) =>
+        LeafOf(structure, house, after, PlanRank.Rough(Ground, after), Limits.WhyNot(after));
 
     private Leaf LeafOf(Structure structure, NetworkDocument house, Evaluation after, PlanRank rank, string? whyNot) =>
-        new(Ground, structure, house, rank, Hoped(rank, after, Math.Min(rank.WorstRoom, bound?.AtBest(structure, structure.Boxes.Length).WorstRoom ?? -99)), whyNot, [.. after.Wants.Select(want => want.Met == Answer.Yes)]);
+        new(Ground, structure, house, rank,
+            Hoped(rank, after, Math.Min(rank.WorstRoom, bound?.AtBest(structure, structure.Boxes.Length).WorstRoom ?? -99)), whyNot,
+            [.. after.Wants.Select(want => want.Met == Answer.Yes)]);
 
-    /// <summary>Every finding that has a cure is taken as cured, and with it every want that fails at what such a finding is about.</summary>
+    /// <summary>Every finding that has a cure is taken as cured, and with it every want that fails at what such a finding is
+    /// about.</summary>
     private PlanRank Hoped(PlanRank rank, Evaluation after, int bestRoom)
     {
         var all = after.Findings.Where(finding => MayCure(finding) && IsFree(finding, after.State.House)).ToList();
         var cures = all.Where(finding => !finding.Is(RuleTraits.OfStructure)).ToList();
         var isAirCured = cures.Exists(finding => finding.Is(RuleTraits.OfTheAir));
-        // What is said of the air and has no cure of its own, or none that may be done, may go with another's: a box that gives no room more may, once the one beside it is silent.
-        if (isAirCured) cures.AddRange(after.Findings.Where(finding => !all.Contains(finding) && RuleBook.ThemeOf(finding.Rule) is "air" or "wireless"));
+        // What is said of the air and has no cure of its own, or none that may be done, may go with another's: a box that gives no room
+        // more may, once the one beside it is silent.
+        if (isAirCured) cures.AddRange(after.Findings.Where(finding => !all.Contains(finding)
+            && RuleBook.ThemeOf(finding.Rule) is "air" or "wireless"));
         var (faults, cautions) = (cures.Count(PlanLimits.IsFault), cures.Count(finding => finding.Severity == Severity.Caution));
         var house = after.State.House;
         var (failing, nice) = (0, 0);
@@ -136,21 +146,34 @@ internal sealed class Bench
             if (house.Needs[i].Nice == true) nice++;
             else failing++;
         }
-        return rank with { Faults = rank.Faults - faults, Cautions = rank.Cautions - cautions, Failing = failing, NiceFailing = nice, WorstRoom = isAirCured ? bestRoom : rank.WorstRoom };
+        return rank with
+        {
+            Faults = rank.Faults - faults,
+            Cautions = rank.Cautions - cautions,
+            Failing = failing,
+            NiceFailing = nice,
+            WorstRoom = isAirCured || ChannelsApart.Crowded(after.State).Any() ? bestRoom : rank.WorstRoom
+        };
     }
 
     /// <summary>Whether a cure of it touches no box that is to be left as it is.</summary>
     private bool IsFree(Finding finding, NetworkDocument house)
     {
         if (left.Length == 0 || IsOfChannels(finding)) return true;
-        return finding.Fixes.Any(fix => fix.Actions.Aggregate(house, (now, action) => action.Apply(now)) is var after && left.All(i => i < after.Devices.Length && ReferenceEquals(after.Devices[i], house.Devices[i])));
+        return finding.Fixes.Any(fix => fix.Actions.Aggregate(house, (now, action) => action.Apply(now)) is var after
+            && left.All(i => i < after.Devices.Length && ReferenceEquals(after.Devices[i], house.Devices[i])));
     }
 
     private static bool MayBeCured(Need need, List<Finding> cures, Evaluation after)
     {
         // What joins by radio may join elsewhere, and what has an address typed in may ask for one.
-        bool Concerns(string? thing) => thing is not null && (after.State.House.FindEndpoint(thing) is { Connect: Attachment.Join } or { Address.Method: EndpointMethod.Static } || cures.Exists(finding => finding.Subjects.Contains(thing))
-            || after.State.Net(thing) is { Segment: >= 0 } net && cures.Exists(finding => PlanLimits.IsFault(finding) && finding.Subjects.Any(subject => after.State.InsideOf(subject) == net.Segment)));
+        bool Concerns(string? thing) =>
+            thing is not null
+            && (after.State.House.FindEndpoint(thing) is { Connect: Attachment.Join } or { Address.Method: EndpointMethod.Static }
+            || cures.Exists(finding => finding.Subjects.Contains(thing))
+            || after.State.Net(thing) is { Segment: >= 0 } net
+                && cures.Exists(finding => PlanLimits.IsFault(finding)
+                && finding.Subjects.Any(subject => after.State.InsideOf(subject) == net.Segment)));
         return need switch
         {
             Need.Internet one => Concerns(one.Endpoint),

@@ -16,7 +16,8 @@ internal static class Cures
 
     /// <summary>The plan with every cure that betters it; itself where none does.</summary>
     /// <param name="limit">What it must come before: as soon as it cannot any more, nothing else is tried.</param>
-    public static Leaf Apply(Bench bench, Leaf leaf, PlanRank? limit = null)
+    /// <param name="keeps">Which houses may come of it; null: any that is better.</param>
+    public static Leaf Apply(Bench bench, Leaf leaf, PlanRank? limit = null, Func<NetworkDocument, bool>? keeps = null)
     {
         var (tries, begun, now) = (0, leaf, Evaluation.Of(leaf.House));
         for (var round = 0; round < MostRounds; round++)
@@ -26,7 +27,9 @@ internal static class Cures
             foreach (var actions in Moves(now))
             {
                 if (tries >= MostTries || (limit is { } most && leaf.Hoped >= most)) break;
-                if (After(leaf.House, actions) is not { } house || bench.Limits.WhyNotBuilt(house) is not null || !bench.IsPinned(house)) continue;
+                if (After(leaf.House, actions) is not { } house || bench.Limits.WhyNotBuilt(house) is not null
+                    || !bench.IsPinned(house)) continue;
+                if (keeps?.Invoke(house) == false) continue;
                 tries++;
                 if (bench.Better(leaf, house) is var (next, after)) (leaf, now) = (next, after);
             }
@@ -39,14 +42,22 @@ internal static class Cures
     private static Leaf Read(Leaf leaf)
     {
         var now = new Ground(leaf.House).AsFound;
-        return leaf with { Structure = now with { Boxes = [.. now.Boxes.Select((use, i) => use with { Room = use.IsUsed ? leaf.Structure.Boxes[i].Room : null })] } };
+        return leaf with
+        {
+            Structure = now with
+            {
+                Boxes = [.. now.Boxes.Select((use, i) =>
+            use with { Room = use.IsUsed ? leaf.Structure.Boxes[i].Room : null })]
+            }
+        };
     }
 
     private static NetworkDocument? After(NetworkDocument house, ImmutableArray<InstallerAction> actions)
     {
         foreach (var action in actions)
         {
-            if (action is AddDevice or RemoveDevice or AddEndpoint or RemoveEndpoint or SetNeed or RemoveNeed or RemoveLine or KeepApart || action.Problem(house) is not null) return null;
+            if (action is AddDevice or RemoveDevice or AddEndpoint or RemoveEndpoint or SetNeed or RemoveNeed or RemoveLine or KeepApart
+                || action.Problem(house) is not null) return null;
             house = action.Apply(house);
         }
         return house;
@@ -65,6 +76,7 @@ internal static class Cures
                     yield return [new SetLeaseDns(router.Id) { Servers = dns.Servers }];
                     yield return [new SetWanDns(router.Id) { Servers = dns.Servers }];
                 }
+        foreach (var apart in ChannelsApart.Moves(now.State)) yield return apart;
         // The longest to be worked out: by now there may be no need.
         foreach (var finding in now.Findings.Where(Bench.IsOfChannels))
             foreach (var fix in finding.Fixes) yield return fix.Actions;
@@ -74,7 +86,8 @@ internal static class Cures
     private static IEnumerable<ImmutableArray<InstallerAction>> Things(Evaluation now)
     {
         var house = now.State.House;
-        var failing = now.Wants.Where(want => want.Met != Answer.Yes).SelectMany(want => house.Needs.First(one => one.Id == want.Need) switch
+        var failing = now.Wants.Where(want => want.Met != Answer.Yes).SelectMany(want =>
+            house.Needs.First(one => one.Id == want.Need) switch
         {
             Need.Internet one => [one.Endpoint],
             Need.Reach one => [one.From, one.To],
@@ -82,14 +95,19 @@ internal static class Cures
             Need.Speed { Endpoint: { } thing } => [thing],
             Need.FixedAddress one => [one.Endpoint],
             _ => Array.Empty<string>(),
-        }).Concat(house.Endpoints.Where(thing => thing.Connect is Attachment.Join && now.State.JoinedBox(thing.Id) is null).Select(thing => thing.Id)).Distinct();
+        }).Concat(house.Endpoints.Where(thing => thing.Connect is Attachment.Join && now.State.JoinedBox(thing.Id) is null).Select(thing =>
+            thing.Id)).Distinct();
         foreach (var id in failing)
         {
             if (house.FindEndpoint(id) is not { } thing) continue;
             if (thing.Connect is Attachment.Join join)
-                foreach (var network in now.State.Air.Where(one => !one.Network.Guest).DistinctBy(one => (one.Box.Id, one.Network.Ssid, one.Network.Key)))
+                foreach (var network in now.State.Air.Where(one => !one.Network.Guest).DistinctBy(one =>
+                    (one.Box.Id, one.Network.Ssid, one.Network.Key)))
                     if ((network.Box.Id, network.Network.Ssid, network.Network.Key) != (join.Near, join.Ssid, join.Key))
-                        yield return [new ConnectEndpoint(id, join with { Ssid = network.Network.Ssid, Key = network.Network.Key, Security = network.Network.Security == WifiSecurity.Open ? null : network.Network.Security, Near = network.Box.Id })];
+                        yield return [new ConnectEndpoint(id,
+                            join with { Ssid = network.Network.Ssid, Key = network.Network.Key,
+                            Security = network.Network.Security == WifiSecurity.Open ? null
+                            : network.Network.Security, Near = network.Box.Id })];
             if (thing.Address.Method == EndpointMethod.Static) yield return [new SetEndpointAddress(id, new())];
         }
     }

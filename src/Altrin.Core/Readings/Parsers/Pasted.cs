@@ -20,6 +20,9 @@ public sealed record PastedReading(
     /// <summary>Parts that the tool tells of at all: an empty list of such a part is said, of another left out.</summary>
     public ImmutableArray<ReadingPart> Tells { get; init; } = [];
 
+    /// <summary>Settings pages that were opened; a paste has none.</summary>
+    public ImmutableArray<SeenPage> Pages { get; init; } = [];
+
     /// <summary>The adapter that is on the house's network: the wired one first, for a laptop's own Wi-Fi is off while its cable is in; on
     /// the air the other way round. Null where none has an address.</summary>
     public SeenAdapter? InUse(bool isJoined) => Adapters.Where(one => one.Kind != AdapterKind.Virtual && one.Address is not null)
@@ -87,6 +90,10 @@ public sealed record SeenHop(int N, string? Address, double? Ms);
 
 /// <param name="Received">Answers of the target itself.</param>
 public sealed record SeenPing(string Target, int? Sent, int? Received, double? Ms);
+
+/// <param name="Opens">Something answered as a page does, whatever it said.</param>
+/// <param name="Title">Of the page; null where it has none or did not open.</param>
+public sealed record SeenPage(string Address, bool Opens, string? Title);
 
 /// <summary>A line of what was pasted.</summary>
 /// <param name="Number">From 1.</param>

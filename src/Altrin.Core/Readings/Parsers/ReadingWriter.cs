@@ -111,6 +111,19 @@ public static class ReadingWriter
             }
             json.WriteEndArray();
         }
+        if (reading.Pages.Length > 0)
+        {
+            json.WriteStartArray("pages");
+            foreach (var one in reading.Pages)
+            {
+                json.WriteStartObject();
+                json.WriteString("address", one.Address);
+                json.WriteBoolean("opens", one.Opens);
+                Text("title", one.Title);
+                json.WriteEndObject();
+            }
+            json.WriteEndArray();
+        }
         json.WriteStartArray("unread");
         foreach (var line in reading.Unread) json.WriteNumberValue(line);
         json.WriteEndArray();

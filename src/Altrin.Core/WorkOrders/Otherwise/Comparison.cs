@@ -19,7 +19,12 @@ public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
 {
     public static Comparison Of(WorkStep step, string text, Hands hands = Hands.Laptop)
     {
-        var pasted = PastedText.Read(text);
+        return Of(step, PastedText.Read(text), hands);
+    }
+
+    /// <summary>What a laptop showed by itself, or what was read of a text.</summary>
+    public static Comparison Of(WorkStep step, IReadOnlyList<PastedReading> pasted, Hands hands = Hands.Laptop)
+    {
         if (pasted.Count == 0) return new(null, []);
         var seen = pasted.SelectMany(one => Readings(one, step)).ToList();
         var house = step.After!;
@@ -75,6 +80,8 @@ public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
                     IsThere = pasted.Neighbours.Any(one =>
                     MacAddress.TryParse(one.Mac, out var mac) && mac == client.Mac)
                 };
+        foreach (var page in step.Readings.OfType<PageReading>())
+            if (pasted.Pages.FirstOrDefault(one => one.Address == $"{page.At}") is { } opened) yield return page with { Opens = opened.Opens };
         foreach (var ping in pasted.Pings)
         {
             if (!Ipv4Address.TryParse(ping.Target, out var target)) continue;

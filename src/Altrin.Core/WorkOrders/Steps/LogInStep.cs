@@ -9,7 +9,7 @@ internal static class LogInStep
     public static void Write(WorkInProgress work, string device)
     {
         var box = work.House.FindDevice(device)!;
-        var user = box.Label?.DefaultUser is { } name ? $" as {name}" : "";
+        var user = box.Label?.DefaultUser is { } login ? $" as {login}" : "";
         work.Step(new(StepKind.LogIn, "Log in", $"Log in to {box.Name}{user}")
         {
             Page = device,
@@ -17,6 +17,8 @@ internal static class LogInStep
             Cautions =
             [
                 "The admin password is not the Wi-Fi password. If it is still the one on the label, change it and note the new one.",
+                .. box.Label?.PageName is { } name
+                    ? new[] { $"Its label says {name}: that name opens its page only from its own network." } : [],
                 .. PastFirstPage(work.House, box),
                 .. AsItsKindIsSet(work.House, box),
             ],

@@ -15,7 +15,8 @@ internal static class ProofSteps
     public static void Line(WorkInProgress work)
     {
         if (work.House.Line is not { } line || work.House.FindDevice(line.Device) is not { } entry) return;
-        // A gateway in pass-through shows its page and no internet, and a modem shows nothing: there the line is proved at the router that receives
+        // A gateway in pass-through shows its page and no internet, and a modem shows nothing: there the line is proved at the router that
+        // receives
         // it. Where there is none yet, nothing is there to see.
         var gateway = entry is { Traits.HandsLineOn: true, PassthroughTo: { } id } ? work.House.FindDevice(id) ?? entry : entry;
         if (entry.Traits.IsModem && entry.Lan?.Address is null)
@@ -40,6 +41,7 @@ internal static class ProofSteps
             Cautions =
             [
                 .. fresh?.Cautions(work.House) ?? [],
+                .. LampWords.WhereNoLine(work.House, gateway.Id),
                 "Write down what you see: gateway address, Wi-Fi names, who is connected. It is the way back.",
                 "The provider's box and socket are the provider's: its terms decide what may be opened or set.",
             ],

@@ -44,9 +44,11 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         begun.FindDevice(device) is { } was && House.FindDevice(device) is { } now && SettingCatalogue.AreAlike(was, now);
 
     /// <summary>Whether it was proved at the box already.</summary>
-    public bool WasProved(string device) => steps.Exists(step => step.Kind is StepKind.ProveBox or StepKind.ProveWifi && step.Device == device);
+    public bool WasProved(string device) =>
+        steps.Exists(step => step.Kind is StepKind.ProveBox or StepKind.ProveWifi && step.Device == device);
 
-    /// <summary>Whether the last step showed the internet and the page of the box, from where the laptop is: nothing is seen by looking again.</summary>
+    /// <summary>Whether the last step showed the internet and the page of the box, from where the laptop is: nothing is seen by looking
+    /// again.</summary>
     public bool ShowsAlready(string device) => steps is [.., var last] && last.Device == device
         && last.Readings.Any(reading => reading is InternetReading { Reachable: Answer.Yes })
         && last.Readings.Any(reading => reading is PageReading { Opens: true } page && page.Device == device);
@@ -65,7 +67,8 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
         var before = House;
         if (draft.Page is { } page) ProvePage(page, draft.Title);
         var where = draft.Page is not null ? WhereLaptopIs() : null;
-        var open = draft.Page is { } opened && Expected.IsAddressKnown(state, opened) && state.Admin(Actions.Laptop.Id, opened).Address is { } address
+        var open = draft.Page is { } opened && Expected.IsAddressKnown(state, opened)
+            && state.Admin(Actions.Laptop.Id, opened).Address is { } address
             ? $"http://{address}" : null;
         var find = draft.Page is { } sought && open is null ? HowToFind(sought, draft.Find) : draft.Find;
         Do(draft.Actions);
@@ -103,7 +106,8 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
     private string HowToFind(string device, string? menu)
     {
         var box = House.FindDevice(device)!;
-        var list = state.Lan(device) is { Candidates: [{ Server: { } server }, ..] } ? $"the list of devices of {House.NameOf(server)}" : "the list of devices";
+        var list = state.Lan(device) is { Candidates: [{ Server: { } server }, ..] } ? $"the list of devices of {House.NameOf(server)}"
+            : "the list of devices";
         var which = box.Mac is { } mac ? $"the MAC that ends in {mac.ToString()[^5..]}" : "the one that was not there before";
         return $"its address in {list}: {which}{(menu is null ? "" : $"; there {menu}")}";
     }
@@ -179,6 +183,10 @@ internal sealed class WorkInProgress(NetworkDocument asFound, NetworkDocument pl
     /// <summary>The thing or box in the list of devices of whoever leases it its address, where the laptop opens that page.</summary>
     public ImmutableArray<Reading> ListedAs(string who) =>
         Laptop is not null && Expected.Client(state, Actions.Laptop.Id, who) is { } listed ? [listed] : [];
+
+    /// <summary>The lamp by which a box that joins by radio says so, where its kind has one.</summary>
+    public ImmutableArray<Reading> JoinedLamp(string device) =>
+        state.UplinkBox(device) is not null && LampWords.HasRadioLamp(House, device) ? [new LampReading(device, Lamp.Joined)] : [];
 
     /// <summary>The address of a thing, whether it has internet, and where it is listed.</summary>
     public ImmutableArray<Reading> Shows(string endpoint) =>

@@ -41,7 +41,7 @@ internal sealed record AddToMesh(Device Wanted, Device? Main, SetBy By, Immutabl
         {
             Actions = Actions,
             WaitSeconds = WaitSeconds,
-            Expect = after => after.ListedAs(Wanted.Id),
+            Expect = after => [.. after.JoinedLamp(Wanted.Id), .. after.ListedAs(Wanted.Id)],
             Cautions =
             [
                 $"It takes name and key from {Main?.Name ?? "the main unit"}: nothing is set on it.",

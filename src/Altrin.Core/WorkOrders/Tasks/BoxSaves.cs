@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Altrin.Core.Actions;
+using Altrin.Core.Kit;
 using Altrin.Core.Network;
 
 namespace Altrin.Core.WorkOrders.Tasks;
@@ -77,6 +78,10 @@ internal sealed class BoxSaves(NetworkDocument planned, NetworkDocument house, D
         var joins = actions.Where(action => action is SetUplink).ToImmutableArray();
         var rest = actions.RemoveAll(action => action is SetUplink);
         var joinRows = joins.IsEmpty ? [] : uplink.Acts(house, now, wanted).SelectMany(act => act.Rows).ToImmutableArray();
+        if (!rest.IsEmpty && !joins.IsEmpty && house.KindOf(now)?.SetUp.ModeAndJoinAreOneSave == true)
+            yield return Save([SettingsPage.Mode], actions, rows,
+                Wait(SettingsPage.Mode, wanted)) with
+            { Key = $"save {wanted.Id} mode+uplink" };
         if (!rest.IsEmpty)
             yield return Save([SettingsPage.Mode], rest, [.. rows.Where(row => !joinRows.Contains(row))], Wait(SettingsPage.Mode, wanted));
         if (joins.IsEmpty) yield break;
@@ -118,20 +123,11 @@ internal sealed class BoxSaves(NetworkDocument planned, NetworkDocument house, D
                     if (act.Action.Problem(house) is not null) continue;
                     house = act.Action.Apply(house);
                     actions.Add(act.Action);
-                    rows.AddRange(act.Action is SetWifi { Network: var network } && planned.Wifi.Length > 1
-                        ? act.Rows.Select(row => row with { Setting = $"{row.Setting} at {NameOf(planned, network)}" }) : act.Rows);
+                    rows.AddRange(act.RowsAt(planned));
                 }
             }
         return (actions.ToImmutable(), rows.ToImmutable());
     }
-
-    private static string BandOf(Device planned, WifiNetwork network) =>
-        $"{Words<Band>.Of(planned.Radios.First(radio => radio.Id == network.Radio).Band)} GHz";
-
-    /// <summary>Which of a box's networks it is: by its band, and by its name where that band has several.</summary>
-    private static string NameOf(Device planned, WifiNetwork network) =>
-        planned.Wifi.Count(one => one.Radio == network.Radio) > 1 ? $"{BandOf(planned, network)}, {network.Ssid}"
-            : BandOf(planned, network);
 
     /// <summary>By another than that thing or box, as its own fixed one.</summary>
     public static bool IsHeld(NetworkDocument house, string who, Ipv4Address address) =>

@@ -43,10 +43,11 @@ internal sealed record CarryBox(Device Box, string Room, FloorPoint? At) : Order
         work.Step(new(StepKind.CarryBox, "Carry it", $"{Actions[0].Say(work.House)}, power on")
         {
             Actions = Actions,
-            Expect = after => after.ListedAs(Box.Id),
+            Expect = after => [.. after.JoinedLamp(Box.Id), .. after.ListedAs(Box.Id)],
             WaitSeconds = WaitSeconds,
             WhyHere = work.IsAsBefore(Box.Id) ? null
-                : Box.Uplink is null ? "It is set at the table: nobody carries a laptop, a label and a lamp up a ladder. Common practice, not computed."
+                : Box.Uplink is null
+                    ? "It is set at the table: nobody carries a laptop, a label and a lamp up a ladder. Common practice, not computed."
                 : "It is set beside the main box first: at its place a fault of the air and one of the settings look alike. Common "
                     + "practice, not computed.",
             // Common practice, no source.
@@ -54,6 +55,7 @@ internal sealed record CarryBox(Device Box, string Room, FloorPoint? At) : Order
             [
                 .. Box.Uplink is null || work.WasProved(Box.Id) ? Array.Empty<string>()
                     : ["See that its lamp, or its page, says that it has joined before you carry it."],
+                .. LampWords.WhereNotJoined(work.House, Box.Id),
                 "No ladder and no drill alone; data cables apart from mains cables.",
             ],
         });

@@ -24,10 +24,12 @@ internal sealed record RunWizard(Device Wanted, SetBy By, ImmutableArray<Setting
         IsAlone ? $"At the table, {Wanted.Name} alone" : base.Phase(house, planned);
 
     /// <returns>Null where its kind has no wizard, where it was set before, or where one page would do.</returns>
-    public static RunWizard? For(NetworkDocument house, NetworkDocument planned, Device now, Device wanted, ImmutableHashSet<SettingsPage> differ,
+    public static RunWizard? For(NetworkDocument house, NetworkDocument planned, Device now, Device wanted,
+        ImmutableHashSet<SettingsPage> differ,
         bool isAlone)
     {
-        if (house.KindOf(now) is not { SetUp: { FirstPage: FirstPage.Wizard, By: var by, NeedsLine: var needsLine } } || now.Lan is null) return null;
+        if (house.KindOf(now) is not { SetUp: { FirstPage: FirstPage.Wizard, By: var by, NeedsLine: var needsLine } }
+            || now.Lan is null) return null;
         if (needsLine ? !IsCabledAs(house, planned, now.Id) : house.Cables.Any(cable => IsAt(cable, now.Id))) return null;
         var pages = Asked.Where(differ.Contains).ToImmutableArray();
         if (pages.Length < 2 || !SettingCatalogue.AreAlike(now, SettingCatalogue.AsSold(house, now))) return null;
@@ -66,13 +68,14 @@ internal sealed record RunWizard(Device Wanted, SetBy By, ImmutableArray<Setting
             Find = isApp ? "Its app" : "Its first page",
             Changes = Rows,
             WaitSeconds = WaitSeconds > 0 ? WaitSeconds : null,
-            Expect = Page is null ? after => after.ListedAs(planned.Id)
-                : after => [.. after.LaptopShows(), .. after.PageReading(planned.Id)],
+            Expect = Page is null ? after => [.. after.JoinedLamp(planned.Id), .. after.ListedAs(planned.Id)]
+                : after => [.. after.LaptopShows(), .. after.JoinedLamp(planned.Id), .. after.PageReading(planned.Id)],
             Cautions =
             [
                 isApp ? "Use the household’s own account."
                     : "Go through its first pages once. Country and time, if they ask, are those of the house.",
                 .. LogInStep.AsItsKindIsSet(work.House, planned),
+                .. LampWords.WhereNotJoined(work.Planned, planned.Id),
                 .. Pages.Contains(SettingsPage.Password) ? new[] { SaveSettings.PasswordCaution } : [],
             ],
         });

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Kit;
 using Altrin.Core.Network;
+using Altrin.Core.Readings;
 using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders.Steps;
 
@@ -57,6 +58,7 @@ internal sealed record SaveSettings(Device Wanted, ImmutableArray<SettingsPage> 
         var own = Actions.OfType<SetLanAddress>().LastOrDefault()?.Address ?? planned.Lan?.Address;
         if (IsForNow)
             cautions.Add("Another holds the address that it is to have, and needs the one that it has: it gets its own once that is free.");
+        if (Does.Any(action => action is SetUplink)) cautions.AddRange(LampWords.WhereNotJoined(work.Planned, planned.Id));
         // From a box alone nobody else could answer: there it was looked at before.
         if (Pages.Contains(SettingsPage.Address) && own is { } asked && work.LaptopIsOnTheHouse(planned.Id))
             cautions.Add($"Before: ping {asked.Address} and look at the neighbours. Nobody may answer there.");
@@ -81,11 +83,16 @@ internal sealed record SaveSettings(Device Wanted, ImmutableArray<SettingsPage> 
                 : "Wireless, Repeater, or Uplink",
             Changes = Rows,
             WaitSeconds = WaitSeconds > 0 ? WaitSeconds : null,
-            Expect = Page is null ? after => after.ListedAs(planned.Id)
-                : after => [.. after.LaptopShows(), .. laptopTells ? after.NameServersOfLaptop() : [], .. after.PageReading(planned.Id)],
+            Expect = Page is null ? after => [.. JoinedLamp(after, planned.Id), .. after.ListedAs(planned.Id)]
+                : after => [.. after.LaptopShows(), .. JoinedLamp(after, planned.Id), .. laptopTells ? after.NameServersOfLaptop()
+                    : [], .. after.PageReading(planned.Id)],
             Cautions = cautions.ToImmutable(),
         });
     }
+
+    /// <summary>By the save that makes it join.</summary>
+    private ImmutableArray<Reading> JoinedLamp(WorkInProgress after, string device) =>
+        Does.Any(action => action is SetUplink) ? after.JoinedLamp(device) : [];
 
     /// <summary>A lease outlives the change that made it: who holds one of this box, by name; a box behind it as well as a thing.</summary>
     private static IEnumerable<string> MustAskAnew(WorkInProgress work, string device)
@@ -124,7 +131,8 @@ internal sealed record SaveSettings(Device Wanted, ImmutableArray<SettingsPage> 
     private static string ServicesTitle(Device box, ImmutableArray<InstallerAction> does)
     {
         var switches = does.OfType<SetFeature>().ToList();
-        if (switches.Count == 0 || switches.Count < does.Length || switches.Exists(one => one.On != switches[0].On)) return $"Set the other settings of {box.Name}";
+        if (switches.Count == 0 || switches.Count < does.Length
+            || switches.Exists(one => one.On != switches[0].On)) return $"Set the other settings of {box.Name}";
         return $"Turn {(switches[0].On ? "on" : "off")} {Rules.Facts.Join(switches.Select(one => SettingCatalogue.Of(one.Feature).InSentence))} of {box.Name}";
     }
 
@@ -144,7 +152,8 @@ internal sealed record SaveSettings(Device Wanted, ImmutableArray<SettingsPage> 
         return after.Net(Laptop.Id) is { Outcome: LeaseOutcome.Leased, Candidates: [{ Server: { } server }] } && server != planned.Id
             ? $"Your {work.Hands.Word()} gets its address from "
                 + $"{(server == Line.ProviderId ? "the provider" : after.House.NameOf(server))} then. Where none comes, "
-                + (after.House.FindEndpoint(Laptop.Id)!.Connect is Attachment.Join ? "turn its Wi-Fi off and on." : "pull its cable for a moment.")
+                + (after.House.FindEndpoint(Laptop.Id)!.Connect is Attachment.Join ? "turn its Wi-Fi off and on."
+                    : "pull its cable for a moment.")
             : $"From here on the box gives your {work.Hands.Word()} no address. That is meant: do this last.";
     }
 }

@@ -63,6 +63,100 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/eyes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EyesState"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/eyes/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EyesInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EyesSight"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/secrets/suggest": {
         parameters: {
             query?: never;
@@ -1714,6 +1808,63 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/visit/questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    words?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobInWords"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{id}/visit/paste": {
         parameters: {
             query?: never;
@@ -2341,6 +2492,369 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/handover": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HandoverView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/handover/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    kind: string;
+                    at?: string;
+                    spreadsheet?: boolean;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/handover/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TableInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ImportView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/handover/cards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CardsInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WifiCard"][];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/handover/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StickLabel"][];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/job-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["JobFileAsked"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/job-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/zip": unknown;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BroughtJob"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
             };
@@ -3774,6 +4288,8 @@ export interface components {
             left: number;
             seen: unknown[];
         };
+        /** @enum {string} */
+        AskedBy: "press" | "pool" | "box" | "words" | "stop";
         Attachment: components["schemas"]["AttachmentPlug"] | components["schemas"]["AttachmentJoin"];
         AttachmentJoin: {
             ssid: string;
@@ -3830,6 +4346,11 @@ export interface components {
             fixedAddress: string;
             pool: null | components["schemas"]["AddressPool"];
         };
+        BroughtJob: {
+            id: string;
+            name: string;
+            left: string[];
+        };
         Building: {
             walls?: null | components["schemas"]["WallMaterial"];
             floors?: null | components["schemas"]["FloorMaterial"];
@@ -3864,6 +4385,16 @@ export interface components {
             gateway: null | string;
             server: null | string;
             says: null | string;
+        };
+        CardChoice: {
+            ssid: string;
+            key: null | string;
+            guest: boolean;
+            isNoted: boolean;
+        };
+        CardsInput: {
+            ssids: string[];
+            withPasswords: boolean;
         };
         CauseView: {
             /** Format: double */
@@ -4025,6 +4556,7 @@ export interface components {
             bands?: ("2.4" | "5" | "6")[];
             wired?: null | boolean;
             connect?: null | components["schemas"]["Attachment"];
+            knows?: null | components["schemas"]["KnownNetwork"];
             address?: components["schemas"]["EndpointAddress"];
             services?: components["schemas"]["Service"][];
         };
@@ -4036,6 +4568,29 @@ export interface components {
         };
         /** @enum {string} */
         EndpointMethod: "dhcp" | "static";
+        ExportView: {
+            kind: string;
+            says: string;
+            file: string;
+            isThere: boolean;
+        };
+        EyesInput: {
+            /** @default false */
+            sweep: boolean;
+            /** @default false */
+            after: boolean;
+        };
+        EyesSight: {
+            says: string;
+            /** Format: int32 */
+            asked: number;
+            did: string[];
+            leftOut: string[];
+            paste: components["schemas"]["Paste"];
+        };
+        EyesState: {
+            says: null | string;
+        };
         FindingView: {
             key: string;
             rule: string;
@@ -4095,6 +4650,13 @@ export interface components {
         };
         /** @enum {string} */
         HandOff: "dhcp" | "pppoe" | "static";
+        HandoverView: {
+            kinds: components["schemas"]["ExportView"][];
+            record: components["schemas"]["RecordPart"][];
+            household: components["schemas"]["RecordPart"][];
+            missing: components["schemas"]["MissingNote"][];
+            networks: components["schemas"]["CardChoice"][];
+        };
         /** @enum {string} */
         Hands: "laptop" | "no-socket" | "phone";
         HeardThere: {
@@ -4157,7 +4719,31 @@ export interface components {
                 [key: string]: string[];
             };
         };
-        InstallerAction: components["schemas"]["InstallerActionAddDevice"] | components["schemas"]["InstallerActionAddEndpoint"] | components["schemas"]["InstallerActionAskForLanAddress"] | components["schemas"]["InstallerActionCarryDevice"] | components["schemas"]["InstallerActionChangeAdminPassword"] | components["schemas"]["InstallerActionConfigureDevice"] | components["schemas"]["InstallerActionConnectEndpoint"] | components["schemas"]["InstallerActionDescribeDevice"] | components["schemas"]["InstallerActionDescribeEndpoint"] | components["schemas"]["InstallerActionDescribeHouse"] | components["schemas"]["InstallerActionDrawRoom"] | components["schemas"]["InstallerActionFactoryReset"] | components["schemas"]["InstallerActionForgetMeasured"] | components["schemas"]["InstallerActionJoinLaptop"] | components["schemas"]["InstallerActionKeepApart"] | components["schemas"]["InstallerActionMoveCableEnd"] | components["schemas"]["InstallerActionMovePool"] | components["schemas"]["InstallerActionNoteKind"] | components["schemas"]["InstallerActionNoteMeasured"] | components["schemas"]["InstallerActionPlaceAt"] | components["schemas"]["InstallerActionPlugCable"] | components["schemas"]["InstallerActionPlugLaptop"] | components["schemas"]["InstallerActionPutInOrder"] | components["schemas"]["InstallerActionPutLaptopAway"] | components["schemas"]["InstallerActionReleaseReservation"] | components["schemas"]["InstallerActionRemoveDevice"] | components["schemas"]["InstallerActionRemoveEndpoint"] | components["schemas"]["InstallerActionRemoveForward"] | components["schemas"]["InstallerActionRemoveLine"] | components["schemas"]["InstallerActionRemoveNeed"] | components["schemas"]["InstallerActionRemoveWifi"] | components["schemas"]["InstallerActionRename"] | components["schemas"]["InstallerActionReplaceCable"] | components["schemas"]["InstallerActionReserveAddress"] | components["schemas"]["InstallerActionRestart"] | components["schemas"]["InstallerActionSetDmzHost"] | components["schemas"]["InstallerActionSetEndpointAddress"] | components["schemas"]["InstallerActionSetFeature"] | components["schemas"]["InstallerActionSetForward"] | components["schemas"]["InstallerActionSetLanAddress"] | components["schemas"]["InstallerActionSetLaptopAddress"] | components["schemas"]["InstallerActionSetLeaseDns"] | components["schemas"]["InstallerActionSetLeaseGateway"] | components["schemas"]["InstallerActionSetLeaseTime"] | components["schemas"]["InstallerActionSetLine"] | components["schemas"]["InstallerActionSetMode"] | components["schemas"]["InstallerActionSetNeed"] | components["schemas"]["InstallerActionSetPassthroughTarget"] | components["schemas"]["InstallerActionSetPortVlan"] | components["schemas"]["InstallerActionSetRadioPower"] | components["schemas"]["InstallerActionSetUplink"] | components["schemas"]["InstallerActionSetWan"] | components["schemas"]["InstallerActionSetWanDns"] | components["schemas"]["InstallerActionSetWifi"] | components["schemas"]["InstallerActionSwitchPower"] | components["schemas"]["InstallerActionTurnOffDhcpServer"] | components["schemas"]["InstallerActionTurnOnDhcpServer"] | components["schemas"]["InstallerActionUnplugCable"] | components["schemas"]["InstallerActionUnplugEndpoint"];
+        ImportDeedView: {
+            /** Format: int32 */
+            number: number;
+            /** Format: int32 */
+            row: number;
+            column: string;
+            says: string;
+            actions: components["schemas"]["InstallerAction"][];
+            refused: null | string;
+        };
+        ImportProblem: {
+            /** Format: int32 */
+            row: number;
+            column: null | string;
+            says: string;
+        };
+        ImportView: {
+            kind: string;
+            deeds: components["schemas"]["ImportDeedView"][];
+            all: components["schemas"]["InstallerAction"][];
+            unmatched: components["schemas"]["ImportProblem"][];
+            ignored: string[];
+            problems: components["schemas"]["ImportProblem"][];
+        };
+        InstallerAction: components["schemas"]["InstallerActionAddDevice"] | components["schemas"]["InstallerActionAddEndpoint"] | components["schemas"]["InstallerActionAskForLanAddress"] | components["schemas"]["InstallerActionCarryDevice"] | components["schemas"]["InstallerActionChangeAdminPassword"] | components["schemas"]["InstallerActionConfigureDevice"] | components["schemas"]["InstallerActionConnectEndpoint"] | components["schemas"]["InstallerActionDescribeDevice"] | components["schemas"]["InstallerActionDescribeEndpoint"] | components["schemas"]["InstallerActionDescribeHouse"] | components["schemas"]["InstallerActionDrawRoom"] | components["schemas"]["InstallerActionFactoryReset"] | components["schemas"]["InstallerActionForgetMeasured"] | components["schemas"]["InstallerActionJoinLaptop"] | components["schemas"]["InstallerActionKeepApart"] | components["schemas"]["InstallerActionMoveCableEnd"] | components["schemas"]["InstallerActionMovePool"] | components["schemas"]["InstallerActionNoteKind"] | components["schemas"]["InstallerActionNoteMeasured"] | components["schemas"]["InstallerActionNoteRun"] | components["schemas"]["InstallerActionPlaceAt"] | components["schemas"]["InstallerActionPlugCable"] | components["schemas"]["InstallerActionPlugLaptop"] | components["schemas"]["InstallerActionPutInOrder"] | components["schemas"]["InstallerActionPutLaptopAway"] | components["schemas"]["InstallerActionReleaseReservation"] | components["schemas"]["InstallerActionRemoveDevice"] | components["schemas"]["InstallerActionRemoveEndpoint"] | components["schemas"]["InstallerActionRemoveForward"] | components["schemas"]["InstallerActionRemoveLine"] | components["schemas"]["InstallerActionRemoveNeed"] | components["schemas"]["InstallerActionRemoveWifi"] | components["schemas"]["InstallerActionRename"] | components["schemas"]["InstallerActionReplaceCable"] | components["schemas"]["InstallerActionReserveAddress"] | components["schemas"]["InstallerActionRestart"] | components["schemas"]["InstallerActionSetDmzHost"] | components["schemas"]["InstallerActionSetEndpointAddress"] | components["schemas"]["InstallerActionSetFeature"] | components["schemas"]["InstallerActionSetForward"] | components["schemas"]["InstallerActionSetLanAddress"] | components["schemas"]["InstallerActionSetLaptopAddress"] | components["schemas"]["InstallerActionSetLeaseDns"] | components["schemas"]["InstallerActionSetLeaseGateway"] | components["schemas"]["InstallerActionSetLeaseTime"] | components["schemas"]["InstallerActionSetLine"] | components["schemas"]["InstallerActionSetMode"] | components["schemas"]["InstallerActionSetNeed"] | components["schemas"]["InstallerActionSetPassthroughTarget"] | components["schemas"]["InstallerActionSetPortVlan"] | components["schemas"]["InstallerActionSetRadioPower"] | components["schemas"]["InstallerActionSetUplink"] | components["schemas"]["InstallerActionSetWan"] | components["schemas"]["InstallerActionSetWanDns"] | components["schemas"]["InstallerActionSetWifi"] | components["schemas"]["InstallerActionSwitchPower"] | components["schemas"]["InstallerActionTurnOffDhcpServer"] | components["schemas"]["InstallerActionTurnOnDhcpServer"] | components["schemas"]["InstallerActionUnplugCable"] | components["schemas"]["InstallerActionUnplugEndpoint"];
         InstallerActionAddDevice: {
             /** @enum {string} */
             do?: "add-device";
@@ -4274,6 +4860,17 @@ export interface components {
             /** @enum {string} */
             do?: "note-measured";
             measured: components["schemas"]["Measurement"];
+        };
+        InstallerActionNoteRun: {
+            /** @enum {string} */
+            do?: "note-run";
+            a: string;
+            b: string;
+            /**
+             * @default ethernet
+             * @enum {string}
+             */
+            medium: "ethernet" | "powerline" | "coax";
         };
         InstallerActionPlaceAt: {
             /** @enum {string} */
@@ -4532,6 +5129,18 @@ export interface components {
             isAmiss: boolean;
         };
         Ipv4Address: string;
+        JobFileAsked: {
+            withPhotos: boolean;
+            phrase?: null | string;
+        };
+        JobInWords: {
+            sort: null | components["schemas"]["JobSort"];
+            part: string;
+            room: null | string;
+            says: string;
+            questions: components["schemas"]["Question"][];
+            examples: string[];
+        };
         JobLine: {
             id: string;
             name: string;
@@ -4545,6 +5154,8 @@ export interface components {
             planned: null | components["schemas"]["HouseSummary"];
             unreadable: null | string;
         };
+        /** @enum {string} */
+        JobSort: "access-point" | "repeater" | "bridge" | "two-houses" | "own-router" | "own-network" | "mesh";
         JobView: {
             id: string;
             /** Format: int32 */
@@ -4599,6 +5210,7 @@ export interface components {
             group: components["schemas"]["KitGroup"];
             about: string;
             isOwn: boolean;
+            isUsualAtLine: boolean;
             link: null | components["schemas"]["Medium"];
             sold: null | components["schemas"]["Device"];
             says: string;
@@ -4607,6 +5219,11 @@ export interface components {
             lamps: components["schemas"]["WordPair"][];
             modes: components["schemas"]["KitMode"][];
             parts: components["schemas"]["PartChoice"][];
+        };
+        KnownNetwork: {
+            ssid: string;
+            security?: null | components["schemas"]["WifiSecurity"];
+            key?: null | string;
         };
         LabelCode: {
             ssid: null | string;
@@ -4732,6 +5349,10 @@ export interface components {
             router: null | string;
             isChanged: boolean;
             boxes: components["schemas"]["MiniBox"][];
+        };
+        MissingNote: {
+            says: string;
+            box: null | string;
         };
         ModeChoice: {
             mode: components["schemas"]["DeviceMode"];
@@ -5001,6 +5622,8 @@ export interface components {
             part: string;
             say: string;
         };
+        /** @enum {string} */
+        PartKind: "heading" | "line" | "items" | "table";
         PastDiagnosis: {
             /** Format: int32 */
             number: number;
@@ -5022,6 +5645,11 @@ export interface components {
             proposals: components["schemas"]["Proposal"][];
             meanings: string[];
             strangers: string[];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            waiting: number;
         };
         PastedAt: {
             text: string;
@@ -5162,6 +5790,16 @@ export interface components {
             actions: components["schemas"]["InstallerAction"][];
             deeds: string[];
         };
+        Question: {
+            id: string;
+            asks: string;
+            why: string;
+            by: components["schemas"]["AskedBy"];
+            box: null | string;
+            stop: components["schemas"]["StopKind"];
+            answered: null | string;
+            answers: components["schemas"]["ReadyAnswer"][];
+        };
         ReachExplained: {
             from: string;
             to: string;
@@ -5183,6 +5821,10 @@ export interface components {
         };
         /** @enum {string} */
         ReadingKind: "address" | "gateway" | "server" | "dns" | "internet" | "lookup" | "nat-layers" | "page" | "ping" | "joined" | "network" | "reach" | "outside" | "wan-address" | "listed" | "mode" | "dhcp" | "power" | "link" | "laptop";
+        ReadyAnswer: {
+            say: string;
+            actions: components["schemas"]["InstallerAction"][];
+        };
         Reckoning: {
             asked: string;
             prefix: string;
@@ -5204,6 +5846,14 @@ export interface components {
             /** Format: int32 */
             count: number;
             cannot: null | string;
+        };
+        RecordPart: {
+            kind: components["schemas"]["PartKind"];
+            text: string;
+            /** Format: int32 */
+            level: number;
+            items: string[];
+            rows: string[][];
         };
         RehearsalView: {
             step: string;
@@ -5403,6 +6053,11 @@ export interface components {
         };
         /** @enum {string} */
         StepKind: "plug-laptop" | "join-laptop" | "laptop-automatic" | "laptop-fixed" | "laptop-out" | "log-in" | "bring-box" | "take-box-away" | "reset-box" | "carry-box" | "power-box" | "save-settings" | "run-wizard" | "add-to-mesh" | "secure-wifi" | "plug-cable" | "pull-cable" | "move-cable" | "move-line" | "bring-thing" | "take-thing-away" | "move-thing" | "address-thing" | "prove-line" | "prove-box" | "prove-wifi" | "measure" | "prove-house" | "both-off" | "gateway-on" | "router-on";
+        StickLabel: {
+            title: string;
+            lines: string[];
+            code: null | string;
+        };
         StillAsked: {
             stop: components["schemas"]["StopKind"];
             box: null | string;
@@ -5468,6 +6123,10 @@ export interface components {
             actions: components["schemas"]["InstallerAction"][];
             touches: string[];
             clash: null | string;
+        };
+        TableInput: {
+            table: string;
+            kind?: null | string;
         };
         TakenTurn: {
             /** Format: int32 */
@@ -5618,6 +6277,12 @@ export interface components {
             rooms: components["schemas"]["RoomRate"][];
             actions: components["schemas"]["InstallerAction"][];
             cautions: string[];
+        };
+        WifiCard: {
+            ssid: string;
+            guest: boolean;
+            password: null | string;
+            code: null | string;
         };
         WifiChannel: number | string;
         WifiNetwork: {

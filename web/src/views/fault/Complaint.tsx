@@ -2,7 +2,9 @@ import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { SeenEntry } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
+import { usePlace } from '../../layout/usePlace'
 import { Choice } from '../../parts/Choice'
+import { complaintIn } from '../../parts/complaintOf'
 import { Press } from '../../parts/Press'
 import { complaintKinds } from './complaints'
 
@@ -10,8 +12,18 @@ import { complaintKinds } from './complaints'
 export function Complaint({ onBegin }: { onBegin: (seen: SeenEntry[]) => Promise<boolean> }) {
   const { house } = useJob()
   const kinds = complaintKinds(house.document)
-  const [kindId, setKind] = useState('')
-  const [chosen, setChosen] = useState<Record<string, string>>({})
+  const { params } = usePlace()
+  // It may come from a want that fails on site.
+  const asked = complaintIn(params.get('step'))
+  const [kindId, setKind] = useState(asked?.kind ?? '')
+  const [chosen, setChosen] = useState<Record<string, string>>(() =>
+    Object.fromEntries(
+      (kinds.find((one) => one.id === asked?.kind)?.blanks ?? []).map((blank, i) => [
+        `${asked?.kind}.${blank.name}`,
+        asked?.blanks[i] ?? '',
+      ]),
+    ),
+  )
   const kind = kinds.find((one) => one.id === kindId) ?? kinds[0]
   if (!kind)
     return (

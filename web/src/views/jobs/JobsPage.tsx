@@ -18,6 +18,7 @@ import { useDrafts } from '../../state/drafts'
 import { say } from '../../state/notices'
 import { useTheme } from '../../state/theme'
 import { isGuest } from '../../state/thisPage'
+import { BringJob } from './BringJob'
 import { UnreadableJob } from './UnreadableJob'
 
 const PhoneSheet = lazy(() => import('./PhoneSheet').then((it) => ({ default: it.PhoneSheet })))
@@ -48,6 +49,7 @@ export function JobsPage() {
   const { theme, toggle } = useTheme()
   const [name, setName] = useState('')
   const [problem, setProblem] = useState<string>()
+  const [file, setFile] = useState<File>()
   const { params, turn } = usePlace()
   const doomed = (data ?? []).find((one) => one.id === params.get('open')) ?? null
   const setDoomed = (job: { id: string; name: string } | null) => turn({ open: job?.id ?? null })
@@ -216,16 +218,24 @@ export function JobsPage() {
         </Send>
         <FilePick
           label="Document to bring in"
-          accept="application/json,.json"
+          accept="application/json,.json,.altrin"
           take={async (chosen) => {
-            const text = await chosen.text()
             setProblem(undefined)
+            if (chosen.name.toLowerCase().endsWith('.altrin')) return setFile(chosen)
+            const text = await chosen.text()
             begin.mutate(() => importJob(text))
           }}
         >
-          Bring in a document
+          Import a job or a document
         </FilePick>
       </Form>
+      {file && (
+        <BringJob
+          file={file}
+          onClose={() => setFile(undefined)}
+          onBrought={(id) => navigate(`/job/${id}/stairs`)}
+        />
+      )}
       <Problem mt="8px">{problem}</Problem>
       <Flex gap="4px 12px" wrap="wrap" align="center" mt="12px">
         <Text fontSize="small" color="quiet">

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useMatch } from 'react-router'
 import type { Attachment } from '../../api/attachment'
-import { kitShelf } from '../../api/queries'
+import { jobInWords, kitShelf } from '../../api/queries'
 import type { Action } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
 import { usePlace } from '../../layout/usePlace'
@@ -16,13 +16,13 @@ import { roomWords } from '../../parts/roomWords'
 import { Sheet } from '../../parts/Sheet'
 import { useBusy } from '../../parts/useBusy'
 import { type HeldKind, useHand } from '../../state/hand'
+import { saidOf, useJobWords } from '../../state/jobWords'
 import { addPin } from '../../state/pins'
 import { KindWords } from '../kit/KindWords'
 import { kindOptions } from '../kit/kindOptions'
 import { useSeenMacs } from '../visit/useSeenMacs'
 import { connections } from './connections'
 import { dragKind } from './dragKind'
-import { layRun } from './layRun'
 import { type Meant, MeantFields, mainRouter, notMeant } from './MeantFields'
 import { freshName, makeThing } from './makeThing'
 import { type Hung, NewBoxFields, notHung } from './NewBoxFields'
@@ -55,14 +55,20 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
   const [where, setWhere] = useState<string | null>(null)
   const [far, setFar] = useState<string | null>(null)
   const [hung, setHung] = useState<Hung>(notHung)
-  const [meant, setMeant] = useState<Meant>(notMeant)
+  const [typedMeant, setMeant] = useState<Meant>(notMeant)
   const [problem, setProblem] = useState<string>()
 
   const kind = kinds.find((one) => one.kit === kit)
   const isThing = kit === thing.value
   // A box that was brought lies on the table until somebody says where it hangs: the room is the one that it is for.
   const isBrought = !isThing && !!kind?.sold && !hung.socket && !hung.join
-  const room = typedRoom ?? (isBrought ? '' : (chosen?.room ?? all[0]?.room ?? ''))
+  // What the job was said to be, while its box is not there yet.
+  const { words } = useJobWords(saidOf(job.id))
+  const { data: saidJob } = useQuery({ ...jobInWords(job.id, job.version, words), enabled: words !== '' })
+  const said = saidJob?.questions.some((one) => one.id === 'box' && !one.answered) ? saidJob : undefined
+  const part = kind?.parts.find((one) => one.part === said?.part)?.part ?? ''
+  const meant = { ...typedMeant, part: typedMeant.part ?? part }
+  const room = typedRoom ?? (isBrought ? (said?.room ?? '') : (chosen?.room ?? all[0]?.room ?? ''))
   const mode = kind?.modes.find((one) => one.mode === hung.mode) ?? kind?.modes[0]
   const air = joinableBy(kind, house.joinable)
   const home = (document_.devices ?? []).find((box) => box.id === document_.line?.device)?.room
@@ -127,7 +133,7 @@ export function AddBoxSheet({ onClose }: { onClose: () => void }) {
       gives: hung.gives ? hung.gives === 'yes' : undefined,
       brought: isBrought ? { for: room.trim(), used: meant.used } : undefined,
     })
-    if (from && meant.cable) deeds.push(layRun(document_, from, room.trim(), meant.cable))
+    if (from && meant.cable) deeds.push({ do: 'note-run', a: from, b: room.trim(), medium: meant.cable })
     const needs = document_.needs ?? []
     return isBrought && meant.part === mainRouter
       ? [...deeds, { do: 'set-need', need: { kind: 'main-router', id: freshNeedId(needs), device: id } }]

@@ -4,11 +4,14 @@ import { useEffect, useRef, useState } from 'react'
 import { kitShelf } from '../../api/queries'
 import type { Action, Device, KitView } from '../../api/types'
 import { useJob, useTools } from '../../layout/JobContext'
+import { useStageTools } from '../../layout/stageTools'
+import { describing } from '../../layout/useDescribe'
 import { Choice } from '../../parts/Choice'
 import { Form, Send } from '../../parts/Form'
 import { cardOf, focusOn } from '../../parts/focusOn'
 import { numberIn } from '../../parts/numberIn'
 import { PlainField } from '../../parts/PlainField'
+import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { useFormDraft } from '../../parts/useDraft'
 import { kindOptions } from '../kit/kindOptions'
@@ -18,7 +21,7 @@ import { namedAs } from './newBox'
 
 const blank = {
   room: '',
-  kit: 'gateway-modem-mode',
+  kit: '',
   sockets: '',
   address: '',
   pool: '',
@@ -26,6 +29,7 @@ const blank = {
   down: '',
   up: '',
   ssid: '',
+  country: undefined as string | undefined,
 }
 
 /** The socket of a kind that the line goes into: its line socket, or the WAN of a plain router. */
@@ -78,12 +82,14 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
       form.current?.querySelector('input')?.focus()
   }, [])
   const { house } = useJob()
+  const { showPaste } = useStageTools()
   const { act } = useTools()
   const { values, set, drop } = useFormDraft('begin', blank)
   const queries = useQueryClient()
   const { data: kinds = [] } = useQuery(kitShelf)
   const [problem, setProblem] = useState<string>()
-  const kind = kinds.find((one) => one.kit === values.kit)
+  const isChosen = (one: KitView) => (values.kit ? one.kit === values.kit : one.isUsualAtLine)
+  const kind = kinds.find(isChosen)
   const isModem = kind?.sold !== undefined && !kind.sold?.lan
   const printed = (kind?.sold?.ports ?? []).filter((port) => port.role === 'lan').length || 4
 
@@ -92,6 +98,11 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
     if (!Number.isInteger(count) || count < 1 || count > 48)
       return setProblem(
         `Sockets: “${values.sockets}” is no number of sockets. Count those for the house: 1 to 48.`,
+      )
+    const country = (values.country ?? house.document.country ?? '').trim().toUpperCase()
+    if (country && !/^[A-Z]{2}$/.test(country))
+      return setProblem(
+        `Country: “${values.country}” is no country. Write two letters, such as GB, or leave it empty.`,
       )
     const rates: { downMbps?: number; upMbps?: number } = {}
     for (const [field, word] of [
@@ -105,8 +116,7 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
       rates[field] = mbps
     }
     // Quick fingers may be here before the shelf is.
-    const found =
-      kind ?? (await queries.ensureQueryData(kitShelf).catch(() => [])).find((one) => one.kit === values.kit)
+    const found = kind ?? (await queries.ensureQueryData(kitShelf).catch(() => [])).find(isChosen)
     if (!found) return setProblem('Altrin does not answer yet. Nothing you typed is lost: try again.')
     const ends =
       values.pool.trim() === '' ? {} : poolEnds(values.pool, values.address || found.sold?.lan?.address)
@@ -126,6 +136,9 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
           ...rates,
         },
       },
+      ...(country !== (house.document.country ?? '')
+        ? [describing(house.document, { country: country || undefined })]
+        : []),
     ]
     const failed = await act(actions, 'Begin with the box at the line')
     setProblem(failed?.message)
@@ -146,8 +159,16 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
         {house.document.line ? 'A line, and no box at it' : 'An empty house'}
       </Heading>
       <Text color="quiet" mb="14px">
-        There is no gateway yet, so nothing can be said of it. Begin where the provider’s line comes in.
+        There is no gateway yet, so nothing can be said of it. Begin where the provider’s line comes in
+        {isPart
+          ? ', or below, with what the laptop shows: its gateway begins the house.'
+          : ', or with what a laptop that is plugged in there shows: its gateway begins the house.'}
       </Text>
+      {!isPart && (
+        <Box mb="14px">
+          <Press onClick={showPaste}>Paste what the laptop shows</Press>
+        </Box>
+      )}
       <Form gap="10px 12px" align="start" onSend={begin}>
         <PlainField
           label="In which room does the line come in?"
@@ -158,7 +179,7 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
         <Choice
           label="What kind of box stands there?"
           width="100%"
-          value={values.kit}
+          value={kind?.kit ?? ''}
           options={kindOptions(kinds.filter(mayStandAtLine)).map(({ group: _, ...one }) => one)}
           onChange={(kit) => set({ kit })}
         />
@@ -197,6 +218,13 @@ export function BeginHouse({ isPart }: { isPart?: boolean }) {
           kind="number"
           value={values.up}
           onChange={(up) => set({ up })}
+        />
+        <PlainField
+          label="Country, two letters"
+          width="150px"
+          value={values.country ?? house.document.country ?? ''}
+          hint={house.document.country ? 'As in your last job.' : 'It decides which channels are lawful.'}
+          onChange={(to) => set({ country: to })}
         />
         {!isModem && (
           <PlainField

@@ -19,8 +19,10 @@ export const BoxCard = memo(function BoxCard(props: {
   words?: BoxWords
   /** Its own address. */
   own?: string
+  /** What it may be at fault for, as a diagnosis at hand has it: 0 to 1. */
+  suspect?: number
 }) {
-  const { box, house, on, mark, words, own } = props
+  const { box, house, on, mark, words, own, suspect } = props
   const { device, step } = box
   const press = useCard(device.id, on)
   return (
@@ -51,6 +53,23 @@ export const BoxCard = memo(function BoxCard(props: {
       >
         {mark && <Edge mark={mark} />}
         {mark && <span className="sr-only">{mark}: </span>}
+        {suspect !== undefined && (
+          <Text
+            as="span"
+            position="absolute"
+            top="-11px"
+            left="10px"
+            px="6px"
+            bg="ochre"
+            color="sheet"
+            borderRadius="3px"
+            fontSize="11px"
+            fontWeight="700"
+            data-suspect
+          >
+            suspected, {Math.max(1, Math.round(suspect * 100))} %
+          </Text>
+        )}
         <Text
           fontWeight="700"
           fontSize={box.w < 200 && device.name.length > (step ? 13 : 18) ? '14.5px' : '16px'}

@@ -2,10 +2,10 @@ import { Checkbox, Flex } from '@chakra-ui/react'
 import type { KitView } from '../../api/types'
 import { Choice } from '../../parts/Choice'
 
-/** What a box on the table is meant to be: a mode, the router of the house, or whatever is best. */
-export type Meant = { part: string; used: boolean; cable: '' | 'ethernet' | 'powerline' | 'coax' }
+/** What a box on the table is meant to be: a mode, the router of the house, or whatever is best (''); null: nobody has chosen. */
+export type Meant = { part: string | null; used: boolean; cable: '' | 'ethernet' | 'powerline' | 'coax' }
 
-export const notMeant: Meant = { part: '', used: false, cable: '' }
+export const notMeant: Meant = { part: null, used: false, cable: '' }
 
 export const mainRouter = 'main-router'
 
@@ -25,7 +25,7 @@ export function MeantFields(props: {
         <Choice
           label="It is meant to be"
           width="48%"
-          value={meant.part}
+          value={meant.part ?? ''}
           options={parts}
           onChange={(part) => set({ part })}
         />

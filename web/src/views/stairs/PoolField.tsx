@@ -15,7 +15,7 @@ export function PoolField({ box }: { box: Device }) {
       mono
       width="280px"
       value={known}
-      placeholder=".100 to .199, nobody has looked"
+      placeholder=".100 to .199, not seen yet"
       commit={(text) => {
         const ends = poolEnds(text, box.lan?.address)
         return ends

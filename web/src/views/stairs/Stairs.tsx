@@ -5,6 +5,7 @@ import { trace as traceQuery } from '../../api/queries'
 import type { HouseView } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { useStageTools } from '../../layout/stageTools'
+import { useSuspects } from '../../layout/useSuspects'
 import { AddressText } from '../../parts/AddressText'
 import { Foot } from '../../parts/Foot'
 import { OutsideText } from '../../parts/OutsideText'
@@ -60,6 +61,7 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
     enabled: isTraced,
   })
   const lit = useMemo(() => litBy(isTraced ? followed.data : undefined), [isTraced, followed.data])
+  const suspects = useSuspects()
   const held = useHand((hand) => hand.held)
   const kind = useHand((hand) => hand.kind)
   const placeKind = usePlaceKind()
@@ -252,6 +254,7 @@ export function Stairs({ isLook = false }: { isLook?: boolean }) {
                             mark={marks.get(box.device.id)}
                             words={about.get(box.device.id)}
                             own={own.get(box.device.id)}
+                            suspect={suspects.get(box.device.id)}
                           />
                         ))}
                       {tread.things

@@ -16,6 +16,7 @@ import { useTraced } from '../../state/trace'
 import { AddressField } from './AddressField'
 import { inSubnetOf } from './addressWords'
 import { connections } from './connections'
+import { knownNetworks } from './knownNetworks'
 import { Panel } from './Panel'
 import { TraceList } from './TraceList'
 import { useSettings } from './useSettings'
@@ -60,6 +61,7 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
   const options = connections(house, thing)
   const current = options.find((option) => option.isCurrent)?.value ?? 'none'
 
+  const knowable = knownNetworks(house.document, thing)
   const [plugged, joined] = [plugOf(thing), joinOf(thing)]
   return (
     <Panel
@@ -129,6 +131,19 @@ export function ThingInspector({ thing }: { thing: Endpoint }) {
             commit={(near) => {
               const { near: _, ...to } = joined
               orSay({ do: 'connect-endpoint', endpoint: thing.id, to: near ? { ...to, near } : to })
+            }}
+          />
+        )}
+        {joined && knowable.length > 1 && (
+          <DraftChoice
+            label="Also knows"
+            width="180px"
+            value={knowable.find((one) => one.isCurrent)?.value ?? ''}
+            options={knowable}
+            commit={(value) => {
+              const { knows: _, ...rest } = thing
+              const knows = knowable.find((one) => one.value === value)?.network
+              orSay({ do: 'describe-endpoint', thing: knows ? { ...rest, knows } : rest })
             }}
           />
         )}

@@ -14,7 +14,9 @@ import { useNarrow } from '../../parts/useNarrow'
 import { BeginHouse } from '../stairs/BeginHouse'
 import { AloneStop } from './AloneStop'
 import { BoxStop } from './BoxStop'
+import { JobQuestions } from './JobQuestions'
 import { LineStop } from './LineStop'
+import { LookHere } from './LookHere'
 import { PasteZone } from './PasteZone'
 import { RoomsStop } from './RoomsStop'
 import { keyOf, stopFor } from './stops'
@@ -59,6 +61,7 @@ export function VisitPage() {
       <Heading as="h2" textStyle="stage" mb="8px" tabIndex={-1} data-next>
         The house, as you walk it
       </Heading>
+      <JobQuestions />
       <Flex gap={{ base: '16px', md: '20px' }} direction={{ base: 'column', md: 'row' }} align="stretch">
         <Box w={{ base: '100%', md: '212px' }} flex="none">
           <Thread stops={data.stops} current={keyOf(stop)} />
@@ -80,6 +83,7 @@ export function VisitPage() {
                 v, anywhere
               </Text>
             </Heading>
+            <LookHere />
             <PasteZone />
           </Box>
           <Box hideFrom="md" mx="-16px" mt="12px" borderTop="1px solid" borderColor="hairline">

@@ -2,6 +2,7 @@ import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { Link as RouterLink } from 'react-router'
 import { useJob, useTools } from '../../layout/JobContext'
 import { WantLine } from '../../layout/WantLine'
+import { complaintOf } from '../../parts/complaintOf'
 import { Press } from '../../parts/Press'
 import { whereNext } from '../../parts/whereNext'
 import { say } from '../../state/notices'
@@ -10,6 +11,12 @@ import { NewWant } from './NewWant'
 export function WantsPage() {
   const { house, job } = useJob()
   const { act } = useTools()
+  /** The complaint that it would be, for a want that holds on paper. */
+  const whyNot = (id: string) => {
+    const need = house.document.needs?.find((one) => one.id === id)
+    const word = need && complaintOf(need)
+    return word && encodeURIComponent(word)
+  }
   const remove = async (need: string, pressed: HTMLElement) => {
     const next = whereNext(pressed.closest('li'))
     const problem = await act([{ do: 'remove-need', need }])
@@ -47,6 +54,13 @@ export function WantsPage() {
           >
             <Box as="ul" listStyleType="none">
               <WantLine want={want} always />
+              {want.met === 'yes' && whyNot(want.need) && (
+                <Text as="li" fontSize="small" pl="66px">
+                  <RouterLink className="textlink" to={`/job/${job.id}/fault?step=${whyNot(want.need)}`}>
+                    It fails on site: why?
+                  </RouterLink>
+                </Text>
+              )}
             </Box>
             <Press
               kind="plain"

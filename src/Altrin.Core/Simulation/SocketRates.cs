@@ -1,7 +1,6 @@
 using Altrin.Core.Network;
-using Altrin.Core.Simulation;
 
-namespace Altrin.Core.Diagnosis.Sightings;
+namespace Altrin.Core.Simulation;
 
 /// <summary>What the lamp of a socket shows.</summary>
 internal static class SocketRates

@@ -1,6 +1,6 @@
 using System.Globalization;
 
-namespace Altrin.Core.Tests;
+namespace Altrin.Tests;
 
 /// <summary>What this thread has had of the processor: a bound in it holds on a machine that others load, where a bound on the wall clock does not.</summary>
 /// <remarks>proc(5), stat, fields 14 and 15, in hundredths of a second as Linux gives them to programs.</remarks>
