@@ -16,10 +16,11 @@ internal sealed class MemoryLid : IDisposable
 
     private readonly Timer timer;
 
-    public MemoryLid()
+    /// <param name="every">How often it looks by itself; often enough where nothing is said.</param>
+    public MemoryLid(TimeSpan? every = null)
     {
         Volatile.Write(ref floor, GC.GetTotalMemory(forceFullCollection: false));
-        timer = new(_ => Look(), null, Every, Every);
+        timer = new(_ => Look(), null, every ?? Every, every ?? Every);
     }
 
     /// <summary>Collects if the heap has grown past its measure since the last time.</summary>

@@ -50,9 +50,10 @@ public class HostileDeedTests
         for (var seed = 1; seed <= 120; seed++)
         {
             var random = new Random(seed);
-            // Deeds that some house has taken, replayed on another: what a plan is after a correction.
+            // Deeds that some house has taken, replayed on another as they are kept, in JSON: what a plan is after a correction.
             var deeds = Enumerable.Range(0, 60).Select(i => (InstallerAction)new HostileValues((seed * 100) + i).Of(kinds[random.Next(kinds.Length)])!)
-                .Where(deed => ActionRunner.DoAll(Demo, [deed]).House is not null).Take(8).ToList();
+                .Where(deed => ActionRunner.DoAll(Demo, [deed]).House is not null).Take(8)
+                .Select(deed => JsonSerializer.Deserialize<InstallerAction>(JsonSerializer.Serialize(deed, AltrinJson.Compact), AltrinJson.Compact)!).ToList();
             var replayed = ActionRunner.Replay(Demo, [.. deeds]);
             var house = Demo;
             var refused = new List<int>();

@@ -10,7 +10,7 @@ public class NoteRunTests
     {
         Name = "House",
         Country = "GB",
-        Rooms = [new() { Id = "hall", Name = "Hall" }],
+        Rooms = [new() { Id = "hall", Name = "Hall" }, new() { Id = "shed", Name = "Shed" }],
         Runs = [new() { Id = "hall-loft", A = "hall", B = "shed" }],
     };
 
@@ -18,7 +18,7 @@ public class NoteRunTests
     public void A_room_that_is_not_listed_is_listed_with_it_whatever_the_case_of_the_other()
     {
         var after = ActionRunner.DoAll(House, [new NoteRun("HALL", " Loft ", Medium.Powerline)]).House!;
-        Assert.Equal([("hall", "Hall"), ("loft", "Loft")], after.Rooms.Select(room => (room.Id, room.Name)));
+        Assert.Equal([("hall", "Hall"), ("shed", "Shed"), ("loft", "Loft")], after.Rooms.Select(room => (room.Id, room.Name)));
         Assert.Equal(("hall-loft-2", "hall", "loft", Medium.Powerline, true),
             (after.Runs[1].Id, after.Runs[1].A, after.Runs[1].B, after.Runs[1].Medium, after.Runs[1].Laid));
         Assert.Equal("GB", after.Country);
