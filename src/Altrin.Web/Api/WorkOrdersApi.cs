@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Altrin.Core.Actions;
 using Altrin.Core.Network;
 using Altrin.Core.Readings;
+using Altrin.Core.Readings.Eyes;
 using Altrin.Core.Readings.Parsers;
 using Altrin.Core.Rules;
 using Altrin.Core.Rules.Judging;
@@ -10,8 +11,10 @@ using Altrin.Core.WorkOrders;
 using Altrin.Core.WorkOrders.Otherwise;
 using Altrin.Core.WorkOrders.Proof;
 using Altrin.Core.WorkOrders.Steps;
+using Altrin.Core.WorkOrders.Watching;
 using Altrin.Data;
 using Altrin.UseCases;
+using Altrin.Web.Eyes;
 using Altrin.Web.Live;
 using Altrin.Web.Photos;
 using Altrin.Web.Share;
@@ -32,6 +35,7 @@ internal static class WorkOrdersApi
         api.MapGet("/{step}/rehearsal", Rehearse).ProducesValidationProblem().ProducesProblem(404);
         api.MapGet("/{step}/code", Code).Produces(200, contentType: "image/svg+xml").ProducesProblem(404);
         api.MapPost("/{step}/compare", Compare).WithMetadata(new LiveApi.OnlyAsks()).ProducesValidationProblem().ProducesProblem(404);
+        api.MapPost("/{step}/watch", WatchStep).WithMetadata(new LiveApi.OnlyAsks()).ProducesProblem(400).ProducesProblem(404).ProducesProblem(409);
         api.MapPost("/{step}/otherwise", Explain).WithMetadata(new LiveApi.OnlyAsks()).ProducesValidationProblem().ProducesProblem(404);
         api.MapPost("/{step}/turn", Turn).ProducesValidationProblem().ProducesProblem(404).ProducesProblem(409);
         api.MapDelete("/turns/{number:int}", TakeBack).ProducesProblem(404).ProducesProblem(409);
@@ -130,6 +134,32 @@ internal static class WorkOrdersApi
         if (desk is null) return problem!;
         return desk.Order.Steps.FirstOrDefault(one => one.Key == step) is { } found
             ? TypedResults.Ok(Comparison.Of(found, shown.Text, HandsOf(with))) : NoSuchStep();
+    }
+
+    /// <summary>One look of the program's own eyes at what the step names.</summary>
+    private static async Task<Results<Ok<WatchView>,
+        ProblemHttpResult>> WatchStep(string id, string step, WatchInput input, string? way, string? with, Jobs jobs, Orders orders,
+        HouseEyes eyes, TimeProvider clock, CancellationToken cancel)
+    {
+        var (_, desk, problem) = await Desk(id, way, with, jobs, orders, cancel);
+        if (desk is null) return problem!;
+        if (desk.Order.Steps.FirstOrDefault(one => one.Key == step) is not { } found) return NoSuchStep();
+        if (eyes.At(found, input.Acted) is not { } look) return EyesApi.SwitchedOff();
+        Ipv4Address? outside = null;
+        if (!string.IsNullOrWhiteSpace(input.Outside))
+        {
+            if (!Ipv4Address.TryParse(input.Outside.Trim(), out var typed)) return Answers.Wrong("outside",
+                $"“{input.Outside}” is no IPv4 address. Write it like 203.0.113.1, or leave it out.");
+            outside = typed;
+        }
+        var glance = Watch.GlanceOf(found, outside);
+        if (Manners.Refuse(glance) is { } refused) return Answers.Wrong("outside", refused);
+        var sight = await look.Look(glance, cancel);
+        var now = clock.GetUtcNow();
+        var started = (await orders.Ticks(id, cancel)).FirstOrDefault(tick => tick.StepKey == step)?.StartedAt;
+        var waited = eyes.Kind == EyesKind.Simulated ? input.Acted * HouseEyes.Hurry : (now - started)?.TotalSeconds;
+        return TypedResults.Ok(new WatchView(look.Says, now, Watch.Of(found, HouseAdapter.Only(sight.Reading, input.Adapter), waited),
+            AdaptersView.Of(sight.Reading, input.Adapter)));
     }
 
     private static async Task<Results<Ok<ImmutableArray<MeaningView>>,

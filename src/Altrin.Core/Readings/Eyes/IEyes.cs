@@ -11,6 +11,15 @@ namespace Altrin.Core.Readings.Eyes;
 public sealed record Glance(ImmutableArray<Ipv4Address> Pings, ImmutableArray<Ipv4Address> Pages)
 {
     public static readonly Glance Plain = new([], []);
+
+    /// <summary>The one address outside that is pinged, once, to see whether the internet answers; null: the internet is not asked.</summary>
+    public Ipv4Address? Outside { get; init; }
+
+    /// <summary>Whether the names in the air are listed.</summary>
+    public bool Air { get; init; } = true;
+
+    /// <summary>Whether neighbours are asked for their names: all at once by multicast (RFC 6762), and a name server inside the house.</summary>
+    public bool Names { get; init; }
 }
 
 /// <param name="Did">What was done for it, a line each.</param>
@@ -26,4 +35,8 @@ public interface IEyes
 
     /// <exception cref="ArgumentException">An address that is not the house's; <see cref="Manners.Refuse"/> says which.</exception>
     Task<Sight> Look(Glance glance, CancellationToken cancel);
+
+    /// <summary>How the way to the gateway is, by <see cref="GatewaySpeed.Pings"/> pings and one request for its page.</summary>
+    /// <exception cref="ArgumentException">An address that is not the house's.</exception>
+    Task<GatewaySpeed> Measure(Ipv4Address gateway, CancellationToken cancel);
 }

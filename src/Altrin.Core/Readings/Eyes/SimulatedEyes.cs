@@ -22,13 +22,24 @@ public sealed class SimulatedEyes(NetworkState state, string who) : IEyes
         if (Ipv4Address.TryParse(own?.Gateway, out var gateway)) spokenTo = spokenTo.Prepend(gateway);
         var reading = new PastedReading(OneReading.Source, null, own is null ? []
             : [own], [.. spokenTo.Distinct().Select(Neighbour).OfType<SeenNeighbour>()],
-            [.. Networks()], [], [.. pings.Select(one => new SeenPing($"{one.At}", 1, one.Answers ? 1 : 0, null))], [])
+            [.. glance.Air ? Networks() : []], [], [.. pings.Select(one => new SeenPing($"{one.At}", 1, one.Answers ? 1 : 0, null)), .. Outside(glance)], [])
         {
-            Tells = [ReadingPart.Adapters, ReadingPart.Neighbours, ReadingPart.Networks, ReadingPart.Pings],
+            Tells = [ReadingPart.Adapters, ReadingPart.Neighbours, ReadingPart.Pings, .. glance.Air ? [ReadingPart.Networks] : ImmutableArray<ReadingPart>.Empty],
             Pages = pages,
         };
         return Task.FromResult(new Sight(reading, [$"Asked {Says}."], []));
     }
+
+    /// <summary>No time passes in a simulated house: none is said.</summary>
+    public Task<GatewaySpeed> Measure(Ipv4Address gateway, CancellationToken cancel)
+    {
+        if (Manners.Refuse(gateway) is { } why) throw new ArgumentException(why, nameof(gateway));
+        var answers = state.Ping(who, gateway) == Answer.Yes;
+        return Task.FromResult(new GatewaySpeed(gateway, GatewaySpeed.Pings, answers ? GatewaySpeed.Pings : 0, null, null, null, null));
+    }
+
+    private IEnumerable<SeenPing> Outside(Glance glance) => glance.Outside is { } at
+        ? [new($"{at}", 1, state.Internet(who).Reachable != Answer.No ? 1 : 0, null)] : [];
 
     private SeenAdapter? Adapter()
     {

@@ -23,20 +23,24 @@ public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
     }
 
     /// <summary>What a laptop showed by itself, or what was read of a text.</summary>
-    public static Comparison Of(WorkStep step, IReadOnlyList<PastedReading> pasted, Hands hands = Hands.Laptop)
+    public static Comparison Of(WorkStep step, IReadOnlyList<PastedReading> pasted, Hands hands = Hands.Laptop) =>
+        pasted.Count == 0 ? new(null, [])
+        : new(string.Join(", ", pasted.Select(one => one.Source).Distinct()),
+            [.. Pairs(step, pasted).Select(pair => Say(step, pair.Expected, pair.Shown, hands))]);
+
+    /// <summary>Each thing that must be seen at the step, and what was shown of that kind; null where nothing was.</summary>
+    internal static IEnumerable<(Reading Expected, Reading? Shown)> Pairs(WorkStep step, IReadOnlyList<PastedReading> pasted)
     {
-        if (pasted.Count == 0) return new(null, []);
         var seen = pasted.SelectMany(one => Readings(one, step)).ToList();
+        return step.Readings.Select(expected => (expected, seen.FirstOrDefault(one => IsOfSameKind(expected, one))));
+    }
+
+    internal static Compared Say(WorkStep step, Reading expected, Reading? shown, Hands hands)
+    {
         var house = step.After!;
-        var rows = ImmutableArray.CreateBuilder<Compared>();
-        foreach (var expected in step.Readings)
-        {
-            var words = ReadingWords.Say(expected, house, Laptop.Id, hands.Word());
-            var shown = seen.FirstOrDefault(one => IsOfSameKind(expected, one));
-            rows.Add(new(words.Reading, words.Value, shown is null ? null : ReadingWords.Say(shown, house, Laptop.Id).Value, shown is null
-                ? null : Expected.Matches(expected, shown)));
-        }
-        return new(string.Join(", ", pasted.Select(one => one.Source).Distinct()), rows.ToImmutable());
+        var words = ReadingWords.Say(expected, house, Laptop.Id, hands.Word());
+        return new(words.Reading, words.Value, shown is null ? null : ReadingWords.Say(shown, house, Laptop.Id).Value,
+            shown is null ? null : Expected.Matches(expected, shown));
     }
 
     private static bool IsOfSameKind(Reading expected, Reading shown) => (expected, shown) switch

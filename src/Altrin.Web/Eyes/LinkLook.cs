@@ -1,0 +1,48 @@
+using System.Net;
+using System.Net.NetworkInformation;
+using System.Net.Sockets;
+using Altrin.Core.Network;
+using Altrin.Core.Readings.Eyes;
+using Altrin.Core.Readings.Parsers;
+
+namespace Altrin.Web.Eyes;
+
+/// <summary>The link of the adapter by which the laptop reaches an address.</summary>
+internal static class LinkLook
+{
+    private const double BitsOfMbps = 1e6;
+
+    public static async Task<LinkNow?> To(Ipv4Address gateway, CancellationToken cancel)
+    {
+        if (Adapter(gateway) is not { } adapter) return null;
+        if (adapter.NetworkInterfaceType != NetworkInterfaceType.Wireless80211 && !Directory.Exists($"/sys/class/net/{adapter.Name}/wireless"))
+            return new(adapter.Name, IsWifi: false, Rate(adapter));
+        if (OperatingSystem.IsLinux() && await Tool.Run("iw", $"dev {adapter.Name} link", cancel) is { } text && IwLink.Read(adapter.Name, text) is { } link)
+            return link;
+        if (OperatingSystem.IsWindows() && await Tool.Run("netsh", "wlan show interfaces", cancel) is { } shown
+            && PastedText.Read(shown).SelectMany(one => one.Networks).FirstOrDefault() is { } joined)
+            return new(adapter.Name, IsWifi: true, Rate(adapter), joined.Ssid, joined.Bssid, joined.LevelDbm);
+        return new(adapter.Name, IsWifi: true, Rate(adapter));
+    }
+
+    private static double? Rate(NetworkInterface adapter)
+    {
+        try { return adapter.Speed > 0 ? adapter.Speed / BitsOfMbps : null; }
+        // A system that does not say.
+        catch (PlatformNotSupportedException) { return null; }
+    }
+
+    /// <summary>Nothing is sent: a datagram socket that is tied to an address knows by which of its own it would go.</summary>
+    private static NetworkInterface? Adapter(Ipv4Address to)
+    {
+        try
+        {
+            using var socket = new System.Net.Sockets.Socket(AddressFamily.InterNetwork, SocketType.Dgram, ProtocolType.Udp);
+            socket.Connect(IPAddress.Parse($"{to}"), 9);
+            var own = ((IPEndPoint)socket.LocalEndPoint!).Address;
+            return NetworkInterface.GetAllNetworkInterfaces()
+                .FirstOrDefault(one => one.GetIPProperties().UnicastAddresses.Any(held => held.Address.Equals(own)));
+        }
+        catch (SocketException) { return null; }
+    }
+}
