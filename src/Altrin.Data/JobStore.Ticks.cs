@@ -20,16 +20,16 @@ public sealed partial class JobStore
         var row = await db.Ticks.FirstOrDefaultAsync(tick => tick.JobId == id && tick.StepKey == said.StepKey, cancel);
         // The answer to it was lost, and it is said again.
         if (row is not null && row.Revision == said.Revision + 1
-            && (row.Outcome, row.Note, row.StartedAt) == (said.Outcome, said.Note, said.StartedAt)) return (ChangeResult.Done, Tick(row));
+            && (row.Outcome, row.Note, row.StartedAt, row.Seen) == (said.Outcome, said.Note, said.StartedAt, said.Seen)) return (ChangeResult.Done, Tick(row));
         if ((row?.Revision ?? 0) != said.Revision) return (ChangeResult.ChangedMeanwhile, row is null ? null : Tick(row));
         var now = clock.GetUtcNow();
         if (row is null) db.Ticks.Add(row = new() { JobId = id, StepKey = said.StepKey, Revision = 0, Outcome = "open", Note = "" });
         var wasOpen = row.Outcome == "open";
-        (row.Outcome, row.Note, row.StartedAt) = (said.Outcome, said.Note, said.StartedAt);
+        (row.Outcome, row.Note, row.StartedAt, row.Seen) = (said.Outcome, said.Note, said.StartedAt, said.Seen);
         row.DoneAt = said.Outcome == "open" ? null : wasOpen ? now : row.DoneAt ?? now;
         row.Revision++;
         return await Save(db, cancel) ? (ChangeResult.Done, Tick(row)) : (ChangeResult.ChangedMeanwhile, null);
     }
 
-    private static Tick Tick(TickRow row) => new(row.StepKey, row.Revision, row.Outcome, row.Note, row.StartedAt, row.DoneAt);
+    private static Tick Tick(TickRow row) => new(row.StepKey, row.Revision, row.Outcome, row.Note, row.StartedAt, row.DoneAt, row.Seen);
 }

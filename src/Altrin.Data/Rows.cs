@@ -73,6 +73,9 @@ internal sealed class TickRow
     public required string Note { get; set; }
     public DateTimeOffset? StartedAt { get; set; }
     public DateTimeOffset? DoneAt { get; set; }
+
+    /// <summary>What the program's own eyes saw, a line a change; empty where they did not look.</summary>
+    public string Seen { get; set; } = "";
 }
 
 /// <summary>Where something else was seen than a step said, and the house the work went on from. Gone with the job.</summary>

@@ -29,7 +29,9 @@ public sealed record LogEntry(Side Side, int Number, string Sentence, DateTimeOf
 /// <summary>What the installer said about one step of the work order.</summary>
 /// <param name="Revision">Goes up with every change; 0 is a step nobody has touched.</param>
 /// <param name="Outcome"><c>open</c>, <c>as-said</c> or <c>something-else</c>.</param>
-public sealed record Tick(string StepKey, int Revision, string Outcome, string Note, DateTimeOffset? StartedAt, DateTimeOffset? DoneAt);
+/// <param name="Seen">What the program's own eyes saw, a line a change with its time; empty where they did not look.</param>
+public sealed record Tick(string StepKey, int Revision, string Outcome, string Note, DateTimeOffset? StartedAt, DateTimeOffset? DoneAt,
+    string Seen = "");
 
 /// <summary>How a change went.</summary>
 public enum ChangeResult { Done, NoSuchJob, ChangedMeanwhile, NothingThere, Refused }

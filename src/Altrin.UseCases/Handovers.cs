@@ -4,6 +4,7 @@ using Altrin.Core.Handover;
 using Altrin.Core.Handover.Records;
 using Altrin.Core.Network;
 using Altrin.Core.WorkOrders.Steps;
+using Altrin.Data;
 
 namespace Altrin.UseCases;
 
@@ -26,8 +27,12 @@ public sealed class Handovers(Orders orders, Diagnoses diagnoses)
         return order.Order.Steps.Where(step => ticks.ContainsKey(step.Key)).Select(step =>
             (step.Title, Tick: ticks[step.Key])).OrderBy(one => one.Tick.DoneAt)
             .Select(one =>
-                $"{one.Title}: {Say(one.Tick.Outcome)}{(one.Tick.Note.Length > 0 ? $" ({one.Tick.Note})" : "")}, {When(one.Tick.DoneAt!.Value)}.");
+                $"{one.Title}: {Say(one.Tick.Outcome)}{(one.Tick.Note.Length > 0 ? $" ({one.Tick.Note})" : "")}, {When(one.Tick.DoneAt!.Value)}.{Measured(one.Tick)}");
     }
+
+    /// <summary>What the laptop itself saw, its changes in a row.</summary>
+    private static string Measured(Tick tick) => tick.Seen.Length == 0 ? ""
+        : $" Seen by the laptop: {string.Join(" ", tick.Seen.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))}";
 
     private async Task<IEnumerable<string>> Diagnosed(Job job, CancellationToken cancel) =>
         from one in await diagnoses.List(job.Head.Id, cancel)

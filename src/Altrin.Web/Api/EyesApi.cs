@@ -50,7 +50,8 @@ public sealed record MeasureView(GatewaySpeed Speed, string Says, string? Advice
 public sealed record EyesSight(string Says, int Asked, ImmutableArray<string> Did, ImmutableArray<string> LeftOut, Paste Paste, AdaptersView Adapters);
 
 /// <param name="Says">Null where looking is switched off for good.</param>
-public sealed record EyesState(string? Says);
+/// <param name="IsSimulated">The house is an invented one, and so is the laptop in it.</param>
+public sealed record EyesState(string? Says, bool IsSimulated);
 
 /// <summary>The laptop that the program runs on looks for itself: by these verbs only, and only when somebody presses.</summary>
 internal static class EyesApi
@@ -64,7 +65,7 @@ internal static class EyesApi
                 EyesKind.Off => null,
                 EyesKind.ThisLaptop => "this laptop",
                 _ => "a simulated laptop"
-            })).WithTags("eyes");
+            }, eyes.Kind == EyesKind.Simulated)).WithTags("eyes");
         routes.MapPost("/api/jobs/{id}/eyes/measure",
             Measure).WithTags("eyes").WithMetadata(new LiveApi.OnlyAsks()).ProducesProblem(404).ProducesProblem(409);
         routes.MapPost("/api/jobs/{id}/eyes/look",

@@ -28,7 +28,8 @@ public sealed record HeldDeedAnswer(int Version, int Index, string Answer, strin
 
 /// <param name="Revision">The tick's own revision as the sender saw it; 0 for a step nobody has touched.</param>
 /// <param name="Outcome"><c>open</c>, <c>as-said</c> or <c>something-else</c>.</param>
-public sealed record SetTick(int Revision, string Outcome, string? Note = null, DateTimeOffset? StartedAt = null);
+/// <param name="Seen">What the program's own eyes saw, a line a change with its time.</param>
+public sealed record SetTick(int Revision, string Outcome, string? Note = null, DateTimeOffset? StartedAt = null, string? Seen = null);
 
 /// <summary>What was seen instead of what a step said.</summary>
 /// <param name="Address">Where the box came back; with <c>other-address</c>.</param>

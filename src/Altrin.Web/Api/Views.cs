@@ -168,7 +168,9 @@ public sealed record PlanSoFar(int Deeds, ImmutableArray<HeldView> Held, bool Is
 /// <param name="Later">It is kept until the house allows it.</param>
 public sealed record HeldView(int Index, string Say, string Why, bool Later);
 
-public sealed record TickView(string StepKey, int Revision, string Outcome, string Note, DateTimeOffset? StartedAt, DateTimeOffset? DoneAt);
+/// <param name="Seen">What the program's own eyes saw, a line a change with its time; empty where they did not look.</param>
+public sealed record TickView(string StepKey, int Revision, string Outcome, string Note, DateTimeOffset? StartedAt, DateTimeOffset? DoneAt,
+    string Seen);
 
 /// <param name="Way"><c>keep</c> or <c>reset</c>: how this order treats boxes that get a new part to play.</param>
 /// <param name="CutMinutes">While somebody who had internet has none.</param>

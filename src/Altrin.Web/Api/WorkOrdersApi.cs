@@ -77,11 +77,13 @@ internal static class WorkOrdersApi
             return Answers.Invalid("outcome", $"“{said.Outcome}” is unknown here. Use open, as-said or something-else.");
         if (said.Note is { Length: > MostNoteLetters }) return Answers.Invalid("note",
             $"Longer than {MostNoteLetters} letters. Shorten it.");
+        if (said.Seen is { Length: > MostNoteLetters }) return Answers.Invalid("seen",
+            $"Longer than {MostNoteLetters} letters. Shorten it.");
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
         // What was said of a step stays open to be said otherwise, also when the order has moved on.
         if (!(await orders.Ticks(id, cancel)).Any(tick => tick.StepKey == step)
             && !await IsThere(job, step, way, with, orders, cancel)) return NoSuchStep();
-        var (result, tick) = await orders.SetTick(id, new(step, said.Revision, said.Outcome, said.Note ?? "", said.StartedAt, null),
+        var (result, tick) = await orders.SetTick(id, new(step, said.Revision, said.Outcome, said.Note ?? "", said.StartedAt, null, said.Seen ?? ""),
             cancel);
         return result switch
         {
@@ -267,5 +269,5 @@ internal static class WorkOrdersApi
     private static ProblemHttpResult NoSuchStep() =>
         TypedResults.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such step in this order any more.");
 
-    private static TickView View(Tick tick) => new(tick.StepKey, tick.Revision, tick.Outcome, tick.Note, tick.StartedAt, tick.DoneAt);
+    private static TickView View(Tick tick) => new(tick.StepKey, tick.Revision, tick.Outcome, tick.Note, tick.StartedAt, tick.DoneAt, tick.Seen);
 }

@@ -13,7 +13,7 @@ export type Change = {
   | { what: 'tick'; step: string; tick: TickChange }
 )
 
-export type TickChange = Partial<Pick<TickView, 'outcome' | 'note' | 'startedAt'>>
+export type TickChange = Partial<Pick<TickView, 'outcome' | 'note' | 'startedAt' | 'seen'>>
 export type HouseChange = Exclude<Change, { what: 'tick' }>
 
 /** Each of the union without what is added when it is sent. */
@@ -44,6 +44,6 @@ export const sendTick = (
   now: TickView,
   asked?: { way?: string; with?: string },
 ): Promise<TickView> => {
-  const { revision, outcome, note, startedAt } = { ...now, ...change.tick }
-  return setTick(change.job, change.step, { revision, outcome, note, startedAt }, asked)
+  const { revision, outcome, note, startedAt, seen } = { ...now, ...change.tick }
+  return setTick(change.job, change.step, { revision, outcome, note, startedAt, seen }, asked)
 }

@@ -22,6 +22,7 @@ import type {
   KitView,
   LogView,
   Meaning,
+  MeasureView,
   NameSchool,
   OptionsView,
   Paste,
@@ -48,6 +49,7 @@ import type {
   TriedView,
   Walk,
   WallCorrection,
+  WatchView,
   WhatIf,
   WifiCard,
   WorkOrder,
@@ -140,6 +142,28 @@ export const compareShown = (id: string, asked: Asked, step: string, text: strin
       params: { path: { id, step }, query: asked },
       body: { text },
     }),
+  )
+
+/** One look of the laptop's own eyes at what an open step names. */
+export const watchStep = (
+  id: string,
+  asked: Asked,
+  step: string,
+  body: { outside?: string; adapter?: string; acted: number | null },
+  signal: AbortSignal,
+) =>
+  unwrap<WatchView>(
+    api.POST('/api/jobs/{id}/work-order/{step}/watch', {
+      params: { path: { id, step }, query: asked },
+      body,
+      signal,
+    }),
+  )
+
+/** The way from the laptop to the gateway. */
+export const measureHere = (id: string, adapter?: string) =>
+  unwrap<MeasureView>(
+    api.POST('/api/jobs/{id}/eyes/measure', { params: { path: { id } }, body: { adapter } }),
   )
 
 export const explainOtherwise = (id: string, asked: Asked, step: string, seen: Sighting) =>

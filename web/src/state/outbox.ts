@@ -30,6 +30,7 @@ export const untouched = (stepKey: string): TickView => ({
   note: '',
   startedAt: null,
   doneAt: null,
+  seen: '',
 })
 
 const noAnswer = (error: unknown) => error instanceof ApiProblem && error.isNoAnswer

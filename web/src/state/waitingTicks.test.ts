@@ -11,6 +11,7 @@ const tick = (stepKey: string, more: Partial<TickView> = {}): TickView => ({
   note: '',
   startedAt: null,
   doneAt: null,
+  seen: '',
   ...more,
 })
 

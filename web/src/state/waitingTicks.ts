@@ -14,6 +14,7 @@ export function withWaiting(ticks: TickView[], waiting: (Change | undefined)[], 
       ...change.tick,
       outcome: change.tick.outcome ?? before.outcome,
       note: change.tick.note ?? before.note,
+      seen: change.tick.seen ?? before.seen,
     })
   }
   return [...of.values()]

@@ -98,6 +98,65 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/eyes/measure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MeasureInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MeasureView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{id}/eyes/look": {
         parameters: {
             query?: never;
@@ -1560,6 +1619,78 @@ export interface paths {
                 };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/work-order/{step}/watch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    way?: string;
+                    with?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    step: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WatchInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WatchView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -4202,6 +4333,15 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AdapterView: {
+            name: string;
+            says: string;
+        };
+        AdaptersView: {
+            all: components["schemas"]["AdapterView"][];
+            ask: null | string;
+            fixed: null | string;
+        };
         AddressMark: {
             address: components["schemas"]["Ipv4Address"];
             owner: null | string;
@@ -4579,6 +4719,7 @@ export interface components {
             sweep: boolean;
             /** @default false */
             after: boolean;
+            adapter?: null | string;
         };
         EyesSight: {
             says: string;
@@ -4587,9 +4728,11 @@ export interface components {
             did: string[];
             leftOut: string[];
             paste: components["schemas"]["Paste"];
+            adapters: components["schemas"]["AdaptersView"];
         };
         EyesState: {
             says: null | string;
+            isSimulated: boolean;
         };
         FindingView: {
             key: string;
@@ -4632,6 +4775,24 @@ export interface components {
         };
         /** @enum {string} */
         GapKind: "page-closed" | "refused" | "undone" | "clash" | "broken" | "not-as-planned" | "no-order";
+        GatewaySpeed: {
+            gateway: components["schemas"]["Ipv4Address"];
+            /** Format: int32 */
+            sent: number;
+            /** Format: int32 */
+            answered: number;
+            /** Format: double */
+            meanMs: null | number;
+            /** Format: double */
+            jitterMs: null | number;
+            /** Format: double */
+            pageMs: null | number;
+            link: null | components["schemas"]["LinkNow"];
+            /** Format: double */
+            lossPercent?: number;
+            says?: null | string;
+            advice?: null | string;
+        };
         GivesOut: {
             device: string;
             pool: string;
@@ -5273,6 +5434,16 @@ export interface components {
         LineAddressing: "public" | "shared";
         /** @enum {string} */
         LineKind: "plain" | "laptop" | "known" | "new" | "no-box" | "neighbour" | "unread";
+        LinkNow: {
+            adapter: string;
+            isWifi: boolean;
+            /** Format: double */
+            mbps?: null | number;
+            ssid?: null | string;
+            bssid?: null | string;
+            /** Format: double */
+            levelDbm?: null | number;
+        };
         LogView: {
             side: string;
             /** Format: int32 */
@@ -5303,6 +5474,15 @@ export interface components {
             isByHand: boolean;
             next: null | components["schemas"]["NextOrder"];
             forbids: null | components["schemas"]["ForbiddenMode"];
+        };
+        MeasureInput: {
+            adapter?: null | string;
+        };
+        MeasureView: {
+            speed: components["schemas"]["GatewaySpeed"];
+            says: string;
+            advice: null | string;
+            source: null | string;
         };
         MeasuredBeside: {
             id: string;
@@ -5974,6 +6154,7 @@ export interface components {
             note?: null | string;
             /** Format: date-time */
             startedAt?: null | string;
+            seen?: null | string;
         };
         SettingChange: {
             setting: string;
@@ -6159,6 +6340,7 @@ export interface components {
             startedAt: null | string;
             /** Format: date-time */
             doneAt: null | string;
+            seen: string;
         };
         Trace: {
             from: string;
@@ -6256,6 +6438,28 @@ export interface components {
             met: null | components["schemas"]["Answer"];
             sentence: string;
             because: string;
+        };
+        WatchInput: {
+            outside?: null | string;
+            adapter?: null | string;
+            /** Format: double */
+            acted?: null | number;
+        };
+        WatchView: {
+            says: string;
+            /** Format: date-time */
+            at: string;
+            step: components["schemas"]["WatchedStep"];
+            adapters: components["schemas"]["AdaptersView"];
+        };
+        /** @enum {string} */
+        Watched: "not-for-eyes" | "not-yet" | "waiting" | "as-said" | "otherwise";
+        WatchedStep: {
+            rows: components["schemas"]["Compared"][];
+            how: components["schemas"]["Watched"];
+            says: string;
+            isWhole: boolean;
+            seen?: null | string;
         };
         WayView: {
             from: string;

@@ -7,6 +7,9 @@ import type { EyesSight } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
+import { WhichAdapter } from '../../parts/WhichAdapter'
+import { useEyes } from '../../state/eyes'
+import { MeasureHere } from './MeasureHere'
 import { ReadPaste } from './ReadPaste'
 
 /** The laptop looks for itself where it stands; it does so at a press, and says what it did. */
@@ -19,7 +22,7 @@ export function LookHere() {
   const stop = useRef<AbortController>(null)
   if (!state?.says) return null
 
-  const look = async (body: { sweep: boolean; after: boolean }) => {
+  const look = async (asked: { sweep: boolean; after: boolean }) => {
     stop.current?.abort()
     const mine = new AbortController()
     stop.current = mine
@@ -30,7 +33,7 @@ export function LookHere() {
         await unwrap<EyesSight>(
           api.POST('/api/jobs/{id}/eyes/look', {
             params: { path: { id: job.id } },
-            body,
+            body: { ...asked, adapter: useEyes.getState().adapter[job.id] },
             signal: mine.signal,
           }),
         ),
@@ -68,7 +71,9 @@ export function LookHere() {
           ? 'Looking …'
           : `It reads the addresses, the neighbours and the Wi-Fi list of ${state.says}. To see who else is here it pings each address of its own subnet once. Nothing leaves the house, no password is sent.`}
       </Text>
+      <MeasureHere />
       <Problem mt="6px">{problem}</Problem>
+      {seen && <WhichAdapter job={job.id} adapters={seen.adapters} />}
       {seen && (
         <Box mt="8px" aria-busy={isLooking || undefined}>
           <ReadPaste from="Seen by the laptop" paste={seen.paste} isStale={isLooking} />

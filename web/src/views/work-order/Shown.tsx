@@ -1,12 +1,12 @@
-import { Box, Grid, Text, Textarea } from '@chakra-ui/react'
+import { Box, Textarea } from '@chakra-ui/react'
 import { useState } from 'react'
 import { type Asked, compareShown } from '../../api/queries'
 import type { Comparison, WorkStep } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
-import { Tick } from '../../parts/Tick'
 import { inHand } from '../../state/way'
+import { ComparedRows } from './ComparedRows'
 
 /** What the laptop's terminal shows, held against what the step said. */
 export function Shown({ step, asked, onOther }: { step: WorkStep; asked: Asked; onOther: () => void }) {
@@ -53,37 +53,8 @@ export function Shown({ step, asked, onOther }: { step: WorkStep; asked: Asked; 
       </Press>
       <Problem fontSize="small">{problem}</Problem>
       {compared?.source && (
-        <Box as="dl" mt="8px" aria-live="polite">
-          {compared.rows.map((row) => (
-            <Grid
-              key={row.reading + row.expected}
-              templateColumns="128px 1fr"
-              gap="8px"
-              py="4px"
-              alignItems="baseline"
-            >
-              <Text as="dt" color="quiet" fontSize="small">
-                {row.reading}
-              </Text>
-              <Box as="dd" fontSize="text">
-                {row.isAsSaid === true && (
-                  <Text as="span" color="moss" fontWeight="650">
-                    <Tick /> as said: {row.seen}
-                  </Text>
-                )}
-                {row.isAsSaid === false && (
-                  <Text as="span" color="brick" fontWeight="650">
-                    {row.seen}, not {row.expected}
-                  </Text>
-                )}
-                {row.isAsSaid == null && (
-                  <Text as="span" color="quiet">
-                    the text does not say
-                  </Text>
-                )}
-              </Box>
-            </Grid>
-          ))}
+        <Box mt="8px" aria-live="polite">
+          <ComparedRows rows={compared.rows} nothing="the text does not say" />
           {isOther && (
             <Press mt="6px" kind="danger" onClick={onOther}>
               Something else: what may it mean?

@@ -36,6 +36,7 @@ const open: TickView = {
   note: '',
   startedAt: null,
   doneAt: null,
+  seen: '',
 }
 
 const heard = {

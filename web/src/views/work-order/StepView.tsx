@@ -27,6 +27,8 @@ export function StepView(props: {
   instead?: ReactNode
   /** Pictures of what was seen. */
   photos?: ReactNode
+  /** What the laptop sees by itself while the step is open. */
+  watching?: ReactNode
   /** Where what the laptop shows is compared. */
   shown?: ReactNode
   onReopen: () => unknown
@@ -108,6 +110,7 @@ export function StepView(props: {
         </Box>
       )}
 
+      {props.watching}
       {props.shown}
 
       {props.instead ? (
@@ -151,6 +154,15 @@ export function StepView(props: {
           </Press>
           <Keys />
         </Flex>
+      )}
+
+      {isDone && tick.seen && (
+        <Box mt="10px">
+          <Text textStyle="note">Seen by the laptop</Text>
+          <Text whiteSpace="pre-line" overflowWrap="anywhere">
+            {tick.seen}
+          </Text>
+        </Box>
       )}
 
       {step.cautions.map((caution) => (

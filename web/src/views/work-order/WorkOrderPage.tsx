@@ -25,6 +25,7 @@ import { StepList } from './StepList'
 import { StepPhotos } from './StepPhotos'
 import { StepView } from './StepView'
 import { Turns } from './Turns'
+import { Watching } from './Watching'
 
 export function WorkOrderPage() {
   const { job } = useJob()
@@ -58,13 +59,13 @@ export function WorkOrderPage() {
 
   /** Steps of which it was just said: a second press on one says nothing more. */
   const said = useRef(new Set<string>())
-  const finish = async (outcome: 'as-said' | 'something-else') => {
+  const finish = async (outcome: 'as-said' | 'something-else', seen?: string) => {
     if (!current || tickOf(current).outcome !== 'open' || said.current.has(current.key)) return
     said.current.add(current.key)
     const isOpen = (step: WorkStep) => step !== current && tickOf(step).outcome === 'open'
     const next = steps.slice(steps.indexOf(current)).find(isOpen) ?? steps.find(isOpen)
     if (!watch.of[job.id]?.since) watch.start(job.id)
-    const kept = tick(current.key, { outcome })
+    const kept = tick(current.key, { outcome, ...(seen ? { seen } : {}) })
     // At once: whoever has gone on to the next step's note must not be called back from it when the answer comes.
     setOtherAt(null)
     if (outcome === 'as-said') go(next)
@@ -161,8 +162,18 @@ export function WorkOrderPage() {
           tick={tickOf(current)}
           inHand={inHand(asked)}
           onStart={() => tick(current.key, { startedAt: new Date().toISOString() })}
-          onFinish={finish}
+          onFinish={(outcome) => finish(outcome)}
           onElse={() => askOther(current)}
+          watching={
+            tickOf(current).outcome === 'open' && otherAt !== current.key ? (
+              <Watching
+                step={current}
+                asked={asked}
+                onSeen={(seen) => void finish('as-said', seen)}
+                onOther={() => askOther(current)}
+              />
+            ) : undefined
+          }
           shown={<Shown step={current} asked={asked} onOther={() => askOther(current)} />}
           instead={
             otherAt === current.key && tickOf(current).outcome === 'open' ? (
