@@ -45,6 +45,12 @@ public static class ReadingWords
         _ => throw new InvalidOperationException($"{reading.GetType().Name} is not handled."),
     };
 
+    /// <summary>What was seen, as a value: an address that is held is that one and none near it.</summary>
+    internal static string Seen(Reading shown, NetworkDocument house, string laptop) =>
+        shown is AddressReading { Ways: [{ Source: AddressSource.Leased, Address: { } held } way] } && !LineWords.IsStandIn(house, held.Address)
+            ? $"{held.Address}{(way.Server is { } server ? $" from {Name(house, server)}" : "")}"
+            : Say(shown, house, laptop).Value;
+
     private static string Say(HeldAddress way, NetworkDocument house, bool isOneOfSeveral) => way switch
     {
         { Source: AddressSource.None } => "none",

@@ -18,12 +18,14 @@ namespace Altrin.Web.Api;
 /// <param name="Adapter">The one on the house's network, where the laptop is on two; null: as the laptop prefers.</param>
 public sealed record EyesInput(bool Sweep = false, bool After = false, string? Adapter = null);
 
-/// <param name="Outside">The address outside that is pinged once to see whether the internet answers; empty: the internet is not asked.</param>
+/// <param name="Outside">The address outside that is pinged once to see whether the internet answers; empty: the internet is not asked; null:
+/// the provider's gateway, where the house says it.</param>
 /// <param name="Acted">Seconds since the step was done in an invented house; null: not yet.</param>
 public sealed record WatchInput(string? Outside = null, string? Adapter = null, double? Acted = null);
 
 /// <param name="At">When it was looked.</param>
-public sealed record WatchView(string Says, DateTimeOffset At, WatchedStep Step, AdaptersView Adapters);
+/// <param name="Outside">The address outside that was asked; empty where none was.</param>
+public sealed record WatchView(string Says, DateTimeOffset At, WatchedStep Step, AdaptersView Adapters, string Outside);
 
 /// <param name="Ask">The question which adapter is on the house's network; null where it is plain.</param>
 /// <param name="Fixed">A warning that the laptop's own address is typed in; null where it is not.</param>

@@ -147,7 +147,7 @@ internal static class WorkOrdersApi
         if (desk is null) return problem!;
         if (desk.Order.Steps.FirstOrDefault(one => one.Key == step) is not { } found) return NoSuchStep();
         if (eyes.At(found, input.Acted) is not { } look) return EyesApi.SwitchedOff();
-        Ipv4Address? outside = null;
+        var outside = input.Outside is null ? eyes.OutsideOf(found.After!) : null;
         if (!string.IsNullOrWhiteSpace(input.Outside))
         {
             if (!Ipv4Address.TryParse(input.Outside.Trim(), out var typed)) return Answers.Wrong("outside",
@@ -161,7 +161,7 @@ internal static class WorkOrdersApi
         var started = (await orders.Ticks(id, cancel)).FirstOrDefault(tick => tick.StepKey == step)?.StartedAt;
         var waited = eyes.Kind == EyesKind.Simulated ? input.Acted * HouseEyes.Hurry : (now - started)?.TotalSeconds;
         return TypedResults.Ok(new WatchView(look.Says, now, Watch.Of(found, HouseAdapter.Only(sight.Reading, input.Adapter), waited),
-            AdaptersView.Of(sight.Reading, input.Adapter)));
+            AdaptersView.Of(sight.Reading, input.Adapter), $"{glance.Outside}"));
     }
 
     private static async Task<Results<Ok<ImmutableArray<MeaningView>>,

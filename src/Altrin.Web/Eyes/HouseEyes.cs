@@ -6,6 +6,7 @@ using Altrin.Core.Readings.Eyes;
 using Altrin.Core.Readings.Parsers;
 using Altrin.Core.Simulation;
 using Altrin.Core.WorkOrders.Steps;
+using Altrin.Core.WorkOrders.Watching;
 
 namespace Altrin.Web.Eyes;
 
@@ -35,6 +36,10 @@ internal sealed class HouseEyes(EyesKind kind)
         EyesKind.ThisLaptop => new ThisLaptop(),
         _ => new SimulatedEyes(Simulator.Run(HouseAt(step, acted)), Laptop.Id),
     };
+
+    /// <summary>The address outside that is asked where nobody named one; an invented house has one of RFC 5737.</summary>
+    public Ipv4Address? OutsideOf(NetworkDocument house) =>
+        kind == EyesKind.Simulated ? Ipv4Address.Parse("198.51.100.1") : Watch.OutsideOf(house);
 
     /// <summary>Boxes of an invented house start so many times faster.</summary>
     public const double Hurry = 20;

@@ -616,7 +616,7 @@ export const setBack = (id: string, version: number) =>
 export const setTick = (
   id: string,
   step: string,
-  tick: { revision: number; outcome: string; note?: string; startedAt?: string | null },
+  tick: { revision: number; outcome: string; note?: string; startedAt?: string | null; seen?: string },
   asked: Asked = {},
 ) =>
   unwrap<TickView>(

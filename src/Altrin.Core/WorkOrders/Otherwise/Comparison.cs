@@ -39,7 +39,7 @@ public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
     {
         var house = step.After!;
         var words = ReadingWords.Say(expected, house, Laptop.Id, hands.Word());
-        return new(words.Reading, words.Value, shown is null ? null : ReadingWords.Say(shown, house, Laptop.Id).Value,
+        return new(words.Reading, words.Value, shown is null ? null : ReadingWords.Seen(shown, house, Laptop.Id),
             shown is null ? null : Expected.Matches(expected, shown));
     }
 

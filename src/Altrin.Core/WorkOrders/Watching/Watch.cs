@@ -75,10 +75,13 @@ public static class Watch
         var hasNoAddress = shown.InUse(IsOnAir(step)) is null && pairs.Any(pair => pair.Expected is AddressReading { Who: Laptop.Id });
         var isSilent = other.Any(pair => IsSelfGiven(pair.Shown!));
         if (other.Count == 0 && !hasNoAddress)
-            return rows.Any(row => row.IsAsSaid == true)
-                ? As(Watched.AsSaid, rows.All(row => row.IsAsSaid == true) ? "All of it is as said."
-                    : $"What the laptop can see is as said. Look yourself: {string.Join(", ", Left(rows))}.")
-                : As(Watched.NotForEyes, "The laptop sees nothing of this by itself.");
+            return !rows.Any(row => row.IsAsSaid == true) ? As(Watched.NotForEyes, "The laptop sees nothing of this by itself.")
+                : !IsProof(step, pairs) ? As(Watched.AsSaid, "It looks as said, but so it did before this step. Say yourself when it is done.") with
+                {
+                    IsWhole = false
+                }
+                : As(Watched.AsSaid, rows.All(row => row.IsAsSaid == true) ? "All of it is as said."
+                    : "What the laptop can see is as said. Look yourself at the rest.");
         if ((isSilent || hasNoAddress) && step.WaitSeconds is { } whole && (waited is null || waited < whole * Patience))
             return As(Watched.Waiting, $"{(isSilent ? "169.254: nobody gives addresses yet" : "No address yet")}{Clock(waited, whole)}.");
         var wait = step.WaitSeconds ?? 0;
@@ -93,11 +96,18 @@ public static class Watch
             : $"Something else is seen: {string.Join("; ", rows.Where(row => row.IsAsSaid == false).Select(row => $"{row.Reading} {row.Seen}, not {row.Expected}"))}.");
     }
 
+    /// <summary>Whether what is seen tells the house after the step from the one before it; a step that only looks is done by looking.</summary>
+    private static bool IsProof(WorkStep step, IEnumerable<(Reading Expected, Reading? Shown)> pairs) =>
+        step.Kind is StepKind.ProveLine or StepKind.ProveBox or StepKind.ProveWifi or StepKind.ProveHouse or StepKind.Measure
+        || !IsAsBefore(step, pairs.Select(pair => pair.Shown).OfType<Reading>(), hasNoAddress: false);
+
+    /// <summary>The address that tells whether the internet answers, where the house says it: the provider's gateway.</summary>
+    public static Ipv4Address? OutsideOf(NetworkDocument house) => house.Line is { } line
+        && house.FindDevice(line.Device)?.Wan?.Gateway is { } gateway && !AddressRanges.DiesAtTheLine(gateway) ? gateway : null;
+
     private static bool IsOnAir(WorkStep step) => step.After!.FindEndpoint(Laptop.Id)?.Connect is Attachment.Join;
 
     private static bool IsSelfGiven(Reading shown) => shown is AddressReading { Ways: [{ Source: AddressSource.LinkLocal }] };
-
-    private static IEnumerable<string> Left(ImmutableArray<Compared> rows) => rows.Where(row => row.IsAsSaid is null).Select(row => row.Reading).Distinct();
 
     private static string Clock(double? waited, int whole) => waited is { } so ? $"; {Math.Round(so)} s of about {whole}" : "";
 

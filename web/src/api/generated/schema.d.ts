@@ -6451,6 +6451,7 @@ export interface components {
             at: string;
             step: components["schemas"]["WatchedStep"];
             adapters: components["schemas"]["AdaptersView"];
+            outside: string;
         };
         /** @enum {string} */
         Watched: "not-for-eyes" | "not-yet" | "waiting" | "as-said" | "otherwise";

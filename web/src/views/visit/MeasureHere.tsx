@@ -14,7 +14,7 @@ export function MeasureHere() {
   const { job } = useJob()
   const { act } = useTools()
   const adapter = useEyes((eyes) => eyes.adapter[job.id])
-  const rooms = job.found.document.rooms
+  const rooms = job.found.document.rooms ?? []
   const [room, setRoom] = useState(rooms[0]?.id ?? '')
   const [measured, setMeasured] = useState<MeasureView>()
   const [problem, setProblem] = useState<string>()

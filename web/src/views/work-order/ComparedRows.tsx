@@ -1,4 +1,4 @@
-import { Box, Grid, Text } from '@chakra-ui/react'
+import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import type { Compared } from '../../api/types'
 import { Tick } from '../../parts/Tick'
 
@@ -19,9 +19,9 @@ export function ComparedRows({ rows, nothing }: { rows: Compared[]; nothing: str
           </Text>
           <Box as="dd" fontSize="text">
             {row.isAsSaid === true && (
-              <Text as="span" color="moss" fontWeight="650">
+              <Flex as="span" gap="6px" align="baseline" color="moss" fontWeight="650">
                 <Tick /> as said: {row.seen}
-              </Text>
+              </Flex>
             )}
             {row.isAsSaid === false && (
               <Text as="span" color="brick" fontWeight="650">

@@ -1,4 +1,4 @@
-import { Box, Flex, Grid, Heading, Text, Textarea } from '@chakra-ui/react'
+import { Box, Flex, Heading, Text, Textarea } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import type { TickView, WorkStep } from '../../api/types'
 import { AddressText } from '../../parts/AddressText'
@@ -9,6 +9,7 @@ import { Tick } from '../../parts/Tick'
 import { useDraft } from '../../parts/useDraft'
 import { keyFor, useShortcuts } from '../../state/shortcuts'
 import { Changes } from './Changes'
+import { ExpectedList, Row } from './ExpectedList'
 import { StepTimer } from './StepTimer'
 
 const time = (at: string) => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
@@ -27,7 +28,7 @@ export function StepView(props: {
   instead?: ReactNode
   /** Pictures of what was seen. */
   photos?: ReactNode
-  /** What the laptop sees by itself while the step is open. */
+  /** What must be seen, with what the laptop sees of it by itself while the step is open. */
   watching?: ReactNode
   /** Where what the laptop shows is compared. */
   shown?: ReactNode
@@ -95,22 +96,7 @@ export function StepView(props: {
         <StepTimer seconds={step.waitSeconds} startedAt={tick.startedAt ?? null} onStart={props.onStart} />
       )}
 
-      {step.expect.length > 0 && (
-        <Box mt="18px">
-          <Heading as="h4" fontSize="section" mb="4px">
-            You should then see
-          </Heading>
-          <Box as="dl">
-            {step.expect.map((reading) => (
-              <Row key={reading.reading + reading.value} name={reading.reading} width="128px">
-                {reading.value}
-              </Row>
-            ))}
-          </Box>
-        </Box>
-      )}
-
-      {props.watching}
+      {props.watching ?? <ExpectedList step={step} />}
       {props.shown}
 
       {props.instead ? (
@@ -210,26 +196,5 @@ function Keys() {
     <Text hideBelow="md" fontFamily="mono" fontSize="note" color="quiet" aria-hidden>
       {keyFor(own, 'done')} · {keyFor(own, 'else')}
     </Text>
-  )
-}
-
-function Row({
-  name,
-  width = '72px',
-  children,
-}: {
-  name: string
-  width?: string
-  children: React.ReactNode
-}) {
-  return (
-    <Grid templateColumns={`${width} 1fr`} gap="8px" py="4px" alignItems="baseline">
-      <Text as="dt" color="quiet" fontSize="small">
-        {name}
-      </Text>
-      <Box as="dd" fontSize="section">
-        {children}
-      </Box>
-    </Grid>
   )
 }

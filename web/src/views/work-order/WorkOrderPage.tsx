@@ -59,12 +59,15 @@ export function WorkOrderPage() {
 
   /** Steps of which it was just said: a second press on one says nothing more. */
   const said = useRef(new Set<string>())
-  const finish = async (outcome: 'as-said' | 'something-else', seen?: string) => {
+  /** What the laptop saw by itself at a step. */
+  const seenAt = useRef<{ key: string; seen: string }>(undefined)
+  const finish = async (outcome: 'as-said' | 'something-else') => {
     if (!current || tickOf(current).outcome !== 'open' || said.current.has(current.key)) return
     said.current.add(current.key)
     const isOpen = (step: WorkStep) => step !== current && tickOf(step).outcome === 'open'
     const next = steps.slice(steps.indexOf(current)).find(isOpen) ?? steps.find(isOpen)
     if (!watch.of[job.id]?.since) watch.start(job.id)
+    const seen = seenAt.current?.key === current.key ? seenAt.current.seen : ''
     const kept = tick(current.key, { outcome, ...(seen ? { seen } : {}) })
     // At once: whoever has gone on to the next step's note must not be called back from it when the answer comes.
     setOtherAt(null)
@@ -162,14 +165,17 @@ export function WorkOrderPage() {
           tick={tickOf(current)}
           inHand={inHand(asked)}
           onStart={() => tick(current.key, { startedAt: new Date().toISOString() })}
-          onFinish={(outcome) => finish(outcome)}
+          onFinish={finish}
           onElse={() => askOther(current)}
           watching={
             tickOf(current).outcome === 'open' && otherAt !== current.key ? (
               <Watching
                 step={current}
                 asked={asked}
-                onSeen={(seen) => void finish('as-said', seen)}
+                onLog={(seen) => {
+                  seenAt.current = { key: current.key, seen }
+                }}
+                onAllThere={() => void finish('as-said')}
                 onOther={() => askOther(current)}
               />
             ) : undefined

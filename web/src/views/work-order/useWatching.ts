@@ -34,7 +34,7 @@ export function useWatching(job: string, step: WorkStep, asked: Asked, isOn: boo
     placeholderData: (old) => old,
   })
   const log = useLog(query.data, isOn)
-  return { ...query, log, isActed: acted !== null, act: () => setActed(Date.now()) }
+  return { error: query.error, ...log, isActed: acted !== null, act: () => setActed(Date.now()) }
 }
 
 /** What is seen while a plug is on its way means nothing: what another look sees as well counts. */
@@ -56,5 +56,5 @@ export function useLog(view: WatchView | undefined, isOn: boolean) {
       lines.current.push(`${clock(view.at)} ${line}`)
     setSettled(view)
   }, [view, isOn, settled])
-  return { settled, text: () => lines.current.slice(-12).join('\n').slice(-3_900) }
+  return { seen: settled, text: () => lines.current.slice(-12).join('\n').slice(-3_900) }
 }
