@@ -72,11 +72,12 @@ public static class Expected
     }
 
     /// <summary>A name that is not shown stands in no list; that of a box on the table does, though nobody is on it.</summary>
-    private static HashSet<string> Names(NetworkState state) =>
-    [
-        .. state.Air.Select(one => one.Network).Concat(state.House.Devices.Where(box => !state.IsInUse(box.Id) && box is { SendsWifi: true, Off: not true }).SelectMany(box => box.Wifi).Where(one => one.Enabled))
-            .Where(one => one.Broadcast).Select(one => one.Ssid),
-    ];
+    private static HashSet<string> Names(NetworkState state) => [.. Listed(state).Select(one => one.Ssid)];
+
+    /// <summary>The networks that a laptop in the house has in its list.</summary>
+    internal static IEnumerable<WifiNetwork> Listed(NetworkState state) =>
+        state.Air.Select(one => one.Network).Concat(state.House.Devices.Where(box => !state.IsInUse(box.Id) && box is { SendsWifi: true, Off: not true }).SelectMany(box => box.Wifi).Where(one => one.Enabled))
+            .Where(one => one.Broadcast);
 
     /// <summary>What the laptop shows of the same kind in another house; null for what a house does not say.</summary>
     public static Reading? Again(NetworkState state, string laptop, Reading reading) => reading switch

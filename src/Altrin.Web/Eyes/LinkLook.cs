@@ -17,11 +17,10 @@ internal static class LinkLook
         if (Adapter(gateway) is not { } adapter) return null;
         if (adapter.NetworkInterfaceType != NetworkInterfaceType.Wireless80211 && !Directory.Exists($"/sys/class/net/{adapter.Name}/wireless"))
             return new(adapter.Name, IsWifi: false, Rate(adapter));
-        if (OperatingSystem.IsLinux() && await Tool.Run("iw", $"dev {adapter.Name} link", cancel) is { } text && IwLink.Read(adapter.Name, text) is { } link)
-            return link;
-        if (OperatingSystem.IsWindows() && await Tool.Run("netsh", "wlan show interfaces", cancel) is { } shown
+        var (program, arguments) = OperatingSystem.IsWindows() ? ("netsh", "wlan show interfaces") : ("iw", $"dev {adapter.Name} link");
+        if (await Tool.Run(program, arguments, cancel) is { } shown
             && PastedText.Read(shown).SelectMany(one => one.Networks).FirstOrDefault() is { } joined)
-            return new(adapter.Name, IsWifi: true, Rate(adapter), joined.Ssid, joined.Bssid, joined.LevelDbm);
+            return LinkNow.Of(adapter.Name, joined, Rate(adapter));
         return new(adapter.Name, IsWifi: true, Rate(adapter));
     }
 

@@ -1,13 +1,19 @@
-using System.Collections.Immutable;
 using System.Globalization;
 using Altrin.Core.Network;
+using Altrin.Core.Readings.Parsers;
 
 namespace Altrin.Core.Readings.Eyes;
 
 /// <summary>The laptop's link to the network as its system has it now.</summary>
 /// <param name="Mbps">What the two ends agreed on.</param>
 /// <param name="LevelDbm">Of the access point that it is joined to.</param>
-public sealed record LinkNow(string Adapter, bool IsWifi, double? Mbps = null, string? Ssid = null, string? Bssid = null, double? LevelDbm = null);
+public sealed record LinkNow(string Adapter, bool IsWifi, double? Mbps = null, string? Ssid = null, string? Bssid = null, double? LevelDbm = null)
+{
+    /// <param name="joined">The access point, as the system's own tool tells of it.</param>
+    /// <param name="mbps">Where that tool does not say.</param>
+    public static LinkNow Of(string adapter, SeenNetwork joined, double? mbps) =>
+        new(adapter, IsWifi: true, joined.LinkMbps ?? mbps, joined.Ssid, joined.Bssid, joined.LevelDbm);
+}
 
 /// <summary>How the way from the laptop to the gateway is: inside the house, and nothing beyond it.</summary>
 /// <param name="MeanMs">Of the round trips; null where none came back or no time was taken.</param>

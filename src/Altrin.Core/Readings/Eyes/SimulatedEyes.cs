@@ -80,12 +80,14 @@ public sealed class SimulatedEyes(NetworkState state, string who) : IEyes
         return new($"{at}", opens, opens ? box!.Name : null);
     }
 
-    private IEnumerable<SeenNetwork> Networks() => state.Air.Where(one => one.Network is { Broadcast: true, Enabled: true })
-        .Select(one =>
-            new SeenNetwork(one.Network.Ssid)
-            {
-                Band = Words<Band>.Of(one.Band),
-                Channel = one.Network.Channel?.Number,
-                Security = Words<WifiSecurity>.Of(one.Network.Security)
-            }).Distinct();
+    private IEnumerable<SeenNetwork> Networks()
+    {
+        var bands = state.Air.GroupBy(one => one.Network).ToDictionary(one => one.Key, one => one.First().Band);
+        return Expected.Listed(state).Where(one => one.Enabled).Select(one => new SeenNetwork(one.Ssid)
+        {
+            Band = bands.TryGetValue(one, out var band) ? Words<Band>.Of(band) : null,
+            Channel = one.Channel?.Number,
+            Security = Words<WifiSecurity>.Of(one.Security),
+        }).Distinct();
+    }
 }

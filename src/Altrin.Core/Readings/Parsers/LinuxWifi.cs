@@ -193,6 +193,7 @@ internal sealed class IwLink : IPastedParser
                 var words = Scan.Words(text);
                 if (words.FirstOrDefault(word => word.EndsWith("MHz", StringComparison.Ordinal)
                     && Scan.Whole(word[..^3]) is not null) is { } width) now = now with { WidthMHz = Scan.Whole(width[..^3]) };
+                if (words is ["tx", _, var rate, ..]) now = now with { LinkMbps = Scan.Number(rate) };
             }
         }
         if (now is not null) all.Networks.Add(now);

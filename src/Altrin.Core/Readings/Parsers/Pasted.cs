@@ -82,6 +82,11 @@ public sealed record SeenNetwork(string? Ssid)
     public int? WidthMHz { get; init; }
     public double? LevelDbm { get; init; }
     public int? SignalPercent { get; init; }
+
+    /// <summary>The rate at which the laptop sends to it, where it is joined to it; of the laptop's link, and so not in the reading that is
+    /// printed.</summary>
+    public double? LinkMbps { get; init; }
+
     public string? Security { get; init; }
 }
 

@@ -96,7 +96,8 @@ public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
         }
     }
 
+    /// <returns>Null where several boxes are at that address, before the step or after it: which of them gave it does not show.</returns>
     private static string? ServerOf(string? address, WorkStep step) => Ipv4Address.TryParse(address, out var at)
-        ? step.After!.Devices.FirstOrDefault(box => box.Lan?.Address?.Address == at)?.Id
-        : null;
+        && step.Before!.Devices.Concat(step.After!.Devices).Where(box => box.Lan?.Address?.Address == at).Select(box => box.Id).Distinct().ToList()
+            is [var only] ? only : null;
 }
