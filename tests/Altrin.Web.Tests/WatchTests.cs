@@ -12,10 +12,8 @@ public class WatchTests
     private static async Task<(JsonNode Job, JsonNode Step)> FirstStep(TestApp app)
     {
         var job = await app.NewJob();
-        var options = await TestApp.Json(await app.Client.GetAsync($"/api/jobs/{job["id"]}/options"));
-        _ = options;
-        var moved = await app.Client.PostAsJsonAsync($"/api/jobs/{job["id"]}/planned/actions",
-            new { version = (int)job["version"]!, actions = new[] { new { @do = "set-mode", device = "studio", mode = "access-point" } } });
+        var moved = await app.Client.PostAsJsonAsync($"/api/jobs/{job["id"]}/planned/deeds",
+            new { version = (int)job["version"]!, actions = new[] { new { @do = "set-lan-address", device = "gw", address = "192.168.77.1/24" } } });
         Assert.True(moved.IsSuccessStatusCode, await moved.Content.ReadAsStringAsync());
         var order = await TestApp.Json(await app.Client.GetAsync($"/api/jobs/{job["id"]}/work-order"));
         return (job, order["order"]!["steps"]![0]!);

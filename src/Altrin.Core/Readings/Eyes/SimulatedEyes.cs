@@ -74,8 +74,10 @@ public sealed class SimulatedEyes(NetworkState state, string who) : IEyes
 
     private SeenPage Page(Ipv4Address at)
     {
-        var box = state.HoldersOf(at).Where(one => one.Kind is not InterfaceKind.Wan).Select(one =>
-            state.House.FindDevice(one.Owner)).FirstOrDefault(one => one is not null);
+        // Of two that hold the address the one on the laptop's own network answers.
+        var segment = state.Net(who)?.Segment ?? -1;
+        var box = state.HoldersOf(at).Where(one => one.Kind is not InterfaceKind.Wan).OrderBy(one => one.Segment != segment)
+            .Select(one => state.House.FindDevice(one.Owner)).FirstOrDefault(one => one is not null);
         var opens = box is not null && state.Ping(who, at) != Answer.No;
         return new($"{at}", opens, opens ? box!.Name : null);
     }
