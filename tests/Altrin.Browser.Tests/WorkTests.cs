@@ -23,6 +23,45 @@ public sealed class WorkTests : HandTest
         browser.Press(() => browser.Driver.FindElement(By.XPath($"//button[@data-step][contains(., '{brief}')]")));
     }
 
+    [Theory]
+    [InlineData(1280, 800), InlineData(390, 844)]
+    public void An_open_step_is_watched_and_ticks_itself_once_all_of_it_was_seen(int width, int height)
+    {
+        Browser.Metrics(width, height);
+        OpenOrder();
+        Press("//button[. = 'Let the laptop watch']");
+        Browser.UntilText("Nothing has changed yet: it is as before this step.");
+        Press("//label[contains(., 'Tick by itself')]");
+        Press("//button[. = 'Do it in the invented house']");
+        Browser.Css("section[aria-label='Step 2']");
+        // The next has rows that are for a person's own eyes, and is not ticked by itself.
+        Browser.UntilText("Look yourself at the rest.");
+        Browser.Press("Seen as said");
+        Browser.UntilText("2 of ");
+        Press("//button[. = 'Step before']");
+        Press("//button[. = 'Step before']");
+        Browser.Css("section[aria-label='Step 1']");
+        Browser.UntilText("All of it is as said. laptop address: 192.168.31.");
+        // What was asked outside can be changed, and a wrong one is told at once.
+        Press("//button[. = 'take it back']");
+        Press("//label[contains(., 'Tick by itself')]");
+        Browser.UntilText("It gets one ping a look");
+        Browser.Field("Asked whether the internet answers").Clear();
+        Browser.Field("Asked whether the internet answers").SendKeys("192.168.31.1" + Enter);
+        Browser.UntilText("says nothing about the internet");
+        Press("//button[. = 'stop watching']");
+        Browser.UntilText("Let the laptop watch");
+        Assert.DoesNotContain(Browser.Complaints(), one => !one.Contains("400", StringComparison.Ordinal));
+    }
+
+    /// <summary>On a phone the answers stand over the foot of the page: what lies under them is scrolled to first.</summary>
+    private void Press(string path) => Browser.Press(() =>
+    {
+        var found = Browser.Driver.FindElement(By.XPath(path));
+        ((IJavaScriptExecutor)Browser.Driver).ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", found);
+        return found;
+    });
+
     [Fact]
     public void Something_else_is_explained_and_the_rest_is_ordered_anew()
     {

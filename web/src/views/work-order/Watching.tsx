@@ -14,6 +14,9 @@ import { inHand } from '../../state/way'
 import { ExpectedList } from './ExpectedList'
 import { useWatching } from './useWatching'
 
+/** On a phone the answers stand over the foot of the page: what is gone to by key comes to lie above them. */
+const clear = { '& button, & label, & input': { scrollMarginBottom: '90px' } }
+
 const color = {
   'as-said': 'moss',
   otherwise: 'brick',
@@ -53,7 +56,7 @@ export function Watching(props: {
 
   if (!isOn)
     return (
-      <Box className="no-print">
+      <Box className="no-print" css={clear}>
         <ExpectedList step={step} />
         <Press mt="12px" onClick={() => set('watched', job.id, true)}>
           Let the laptop watch
@@ -71,6 +74,7 @@ export function Watching(props: {
       <Box
         as="section"
         aria-label="Seen by the laptop"
+        css={clear}
         mt="14px"
         p="12px"
         border="1.5px solid"
