@@ -20,7 +20,8 @@ public sealed partial class JobStore
         var row = await db.Ticks.FirstOrDefaultAsync(tick => tick.JobId == id && tick.StepKey == said.StepKey, cancel);
         // The answer to it was lost, and it is said again.
         if (row is not null && row.Revision == said.Revision + 1
-            && (row.Outcome, row.Note, row.StartedAt, row.Seen) == (said.Outcome, said.Note, said.StartedAt, said.Seen)) return (ChangeResult.Done, Tick(row));
+            && (row.Outcome, row.Note, row.StartedAt, row.Seen) == (said.Outcome, said.Note, said.StartedAt,
+                said.Seen)) return (ChangeResult.Done, Tick(row));
         if ((row?.Revision ?? 0) != said.Revision) return (ChangeResult.ChangedMeanwhile, row is null ? null : Tick(row));
         var now = clock.GetUtcNow();
         if (row is null) db.Ticks.Add(row = new() { JobId = id, StepKey = said.StepKey, Revision = 0, Outcome = "open", Note = "" });

@@ -36,7 +36,8 @@ public sealed record Tick(string StepKey, int Revision, string Outcome, string N
 /// <summary>How a change went.</summary>
 public enum ChangeResult { Done, NoSuchJob, ChangedMeanwhile, NothingThere, Refused }
 
-/// <summary>A job whose stored state this version cannot read. Nothing of it is lost: it can be taken out as it is stored, or set back.</summary>
+/// <summary>A job whose stored state this version cannot read. Nothing of it is lost: it can be taken out as it is stored, or set
+/// back.</summary>
 public sealed class UnreadableJobException(string job, string why) : Exception(why)
 {
     public string Job => job;

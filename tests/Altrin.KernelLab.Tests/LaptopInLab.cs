@@ -71,9 +71,12 @@ internal sealed class LaptopInLab : IDisposable
         var seen = JsonNode.Parse(text)!;
         IEnumerable<JsonNode> Part(string name) => seen[name]?.AsArray().Select(one => one!) ?? [];
         return new("laptop", null,
-            [.. Part("adapters").Select(one => new SeenAdapter((string)one["name"]!) { Address = (string?)one["address"], Gateway = (string?)one["gateway"],
-                Kind = (string?)one["kind"] == "virtual" ? AdapterKind.Virtual : AdapterKind.Ethernet, LinkLocal = (bool?)one["linkLocal"] })],
-            [.. Part("neighbours").Select(one => new SeenNeighbour((string?)one["address"], (string?)one["mac"], (string?)one["name"]))], [], [],
+            [.. Part("adapters").Select(one => new SeenAdapter((string)one["name"]!) { Address = (string?)one["address"],
+                Gateway = (string?)one["gateway"],
+                Kind = (string?)one["kind"] == "virtual" ? AdapterKind.Virtual : AdapterKind.Ethernet,
+                    LinkLocal = (bool?)one["linkLocal"] })],
+            [.. Part("neighbours").Select(one => new SeenNeighbour((string?)one["address"], (string?)one["mac"], (string?)one["name"]))],
+                [], [],
             [.. Part("pings").Select(one => new SeenPing((string)one["target"]!, (int?)one["sent"], (int?)one["received"], null))], [])
         {
             Pages = [.. Part("pages").Select(one => new SeenPage((string)one["address"]!, (bool)one["opens"]!, (string?)one["title"]))],

@@ -48,7 +48,8 @@ public class LookTests(ITestOutputHelper output)
         Assert.True(looked >= houses && facts > looked * 4, summary);
     }
 
-    /// <summary>The order of the demo, done by a robot: before each step the program sees that it is not done, or that it cannot tell; after it, that it is.</summary>
+    /// <summary>The order of the demo, done by a robot: before each step the program sees that it is not done, or that it cannot tell;
+    /// after it, that it is.</summary>
     [Fact]
     public void Every_step_of_an_order_is_seen_by_the_program()
     {
@@ -80,7 +81,8 @@ public class LookTests(ITestOutputHelper output)
 
     private static IEnumerable<(string Name, NetworkDocument House)> Places(int houses) =>
         from house in LabHouses.From(1).Take(houses)
-        let sockets = house.Devices.Select(box => (Box: box, Port: house.FreePort(box, PortRole.Lan))).Where(one => one.Port is not null).Take(3)
+        let sockets = house.Devices.Select(box => (Box: box, Port: house.FreePort(box, PortRole.Lan))).Where(one =>
+            one.Port is not null).Take(3)
         from socket in sockets
         let there = ActionRunner.DoAll(Laptop.Away(house), [new PlugLaptop(new(socket.Box.Id, socket.Port!.Id))]).House
         where there is not null
@@ -100,7 +102,8 @@ public class LookTests(ITestOutputHelper output)
             if (!Equals(simulated, shown)) wrong.Add($"{what}: simulated {simulated ?? "nothing"}, the program sees {shown ?? "nothing"}");
         }
         var pages = house.Devices.Select(box => state.Lan(box.Id)?.Address?.Address).OfType<Ipv4Address>().Where(IsAsked).Distinct();
-        var pings = house.Endpoints.Where(one => one.Id != Laptop.Id).Select(one => state.Net(one.Id)?.Candidates.FirstOrDefault()?.Address?.Address)
+        var pings = house.Endpoints.Where(one => one.Id != Laptop.Id).Select(one =>
+            state.Net(one.Id)?.Candidates.FirstOrDefault()?.Address?.Address)
             .OfType<Ipv4Address>().Where(IsAsked).Distinct();
         var glance = new Glance([.. pings], [.. pages]) { Outside = LaptopInLab.Outside };
         var shown = lab.Look(glance);
@@ -121,10 +124,12 @@ public class LookTests(ITestOutputHelper output)
             Same($"page {page.Address}", page.Opens, shown.Pages.Any(one => one.Address == page.Address && one.Opens));
             var holders = house.Devices.Count(box => state.Lan(box.Id)?.Address?.Address == Ipv4Address.Parse(page.Address));
             // Which of two holders answers is chance.
-            if (page.Opens && holders == 1) Same($"title at {page.Address}", page.Title, shown.Pages.FirstOrDefault(one => one.Address == page.Address)?.Title);
+            if (page.Opens && holders == 1) Same($"title at {page.Address}", page.Title, shown.Pages.FirstOrDefault(one =>
+                one.Address == page.Address)?.Title);
         }
         foreach (var neighbour in expected.Neighbours)
-            Same($"neighbour {neighbour.Address}", neighbour.Mac, shown.Neighbours.FirstOrDefault(one => one.Address == neighbour.Address)?.Mac);
+            Same($"neighbour {neighbour.Address}", neighbour.Mac, shown.Neighbours.FirstOrDefault(one =>
+                one.Address == neighbour.Address)?.Mac);
         return (facts, wrong);
     }
 }

@@ -31,10 +31,13 @@ public static class ReadingWords
         PageReading page => new("page", page.Opens ? $"opens at http://{page.At}" : $"does not open at http://{page.At}"),
         PingReading ping => new("ping", ping.Answers ? $"{ping.At} answers" : $"nobody answers at {ping.At}"),
         OwnAddressReading own => new(house.NameOf(own.Device), own.Address?.ToString() ?? "none"),
-        OutsideAddressReading outside => new($"{house.NameOf(outside.Device)}, outside", outside.IsKnown ? outside.Address.ToString() : $"{LineWords.Own}: write it down"),
-        ClientReading client => new($"devices listed by {house.NameOf(client.Device)}", $"{client.Mac}, {house.NameOf(client.Who)}{(client.IsThere ? "" : ", is not among them")}"),
+        OutsideAddressReading outside => new($"{house.NameOf(outside.Device)}, outside", outside.IsKnown ? outside.Address.ToString()
+            : $"{LineWords.Own}: write it down"),
+        ClientReading client => new($"devices listed by {house.NameOf(client.Device)}",
+            $"{client.Mac}, {house.NameOf(client.Who)}{(client.IsThere ? "" : ", is not among them")}"),
         SsidReading name => new($"Wi-Fi {name.Ssid}", name.IsThere ? "in the list" : "gone from the list"),
-        LampReading lamp => new("lamps", (house.FindDevice(lamp.Device) is { } box ? house.KindOf(box) : null)?.Lamps.GetValueOrDefault(lamp.Shows) ?? Say(lamp.Shows)),
+        LampReading lamp => new("lamps", (house.FindDevice(lamp.Device) is { } box ? house.KindOf(box)
+            : null)?.Lamps.GetValueOrDefault(lamp.Shows) ?? Say(lamp.Shows)),
         WantReading want => new(want.Met switch
         {
             Answer.Yes => "holds",
@@ -47,7 +50,8 @@ public static class ReadingWords
 
     /// <summary>What was seen, as a value: an address that is held is that one and none near it.</summary>
     internal static string Seen(Reading shown, NetworkDocument house, string laptop) =>
-        shown is AddressReading { Ways: [{ Source: AddressSource.Leased, Address: { } held } way] } && !LineWords.IsStandIn(house, held.Address)
+        shown is AddressReading { Ways: [{ Source: AddressSource.Leased, Address: { } held } way] } && !LineWords.IsStandIn(house,
+            held.Address)
             ? $"{held.Address}{(way.Server is { } server ? $" from {Name(house, server)}" : "")}"
             : Say(shown, house, laptop).Value;
 
@@ -56,7 +60,8 @@ public static class ReadingWords
         { Source: AddressSource.None } => "none",
         { Source: AddressSource.LinkLocal } => "169.254.x.x: nobody gives one out",
         { Source: AddressSource.Fixed, Address: { } own } => $"{own.Address}, as you set it",
-        { Source: AddressSource.Leased, Address: { } own } when LineWords.IsStandIn(house, own.Address) => LineWords.Say(house, own.Address),
+        { Source: AddressSource.Leased, Address: { } own } when LineWords.IsStandIn(house, own.Address) => LineWords.Say(house,
+            own.Address),
         { Source: AddressSource.Leased, Address: { } own } => isOneOfSeveral
             ? $"{own.Address} from {Name(house, way.Server!)}"
             : $"{Near(house, way.Server, own)}{(way.Server is { } server ? $", from {Name(house, server)}" : "")}",

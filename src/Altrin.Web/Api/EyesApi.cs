@@ -18,7 +18,8 @@ namespace Altrin.Web.Api;
 /// <param name="Adapter">The one on the house's network, where the laptop is on two; null: as the laptop prefers.</param>
 public sealed record EyesInput(bool Sweep = false, bool After = false, string? Adapter = null);
 
-/// <param name="Outside">The address outside that is pinged once to see whether the internet answers; empty: the internet is not asked; null:
+/// <param name="Outside">The address outside that is pinged once to see whether the internet answers; empty: the internet is not asked;
+/// null:
 /// the provider's gateway, where the house says it.</param>
 /// <param name="Acted">Seconds since the step was done in an invented house; null: not yet.</param>
 public sealed record WatchInput(string? Outside = null, string? Adapter = null, double? Acted = null);
@@ -49,7 +50,8 @@ public sealed record MeasureView(GatewaySpeed Speed, string Says, string? Advice
 
 /// <param name="Says">Who looked.</param>
 /// <param name="Asked">How many addresses were asked.</param>
-public sealed record EyesSight(string Says, int Asked, ImmutableArray<string> Did, ImmutableArray<string> LeftOut, Paste Paste, AdaptersView Adapters);
+public sealed record EyesSight(string Says, int Asked, ImmutableArray<string> Did, ImmutableArray<string> LeftOut, Paste Paste,
+    AdaptersView Adapters);
 
 /// <param name="Says">Null where looking is switched off for good.</param>
 /// <param name="IsSimulated">The house is an invented one, and so is the laptop in it.</param>
@@ -112,5 +114,6 @@ internal static class EyesApi
     }
 
     internal static ProblemHttpResult SwitchedOff() =>
-        TypedResults.Problem("Looking is switched off: the program was started with --no-eyes. Paste what the laptop shows.", statusCode: 409);
+        TypedResults.Problem("Looking is switched off: the program was started with --no-eyes. Paste what the laptop shows.",
+            statusCode: 409);
 }

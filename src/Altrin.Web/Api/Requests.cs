@@ -4,17 +4,20 @@ using Altrin.Core.WorkOrders.Otherwise;
 
 namespace Altrin.Web.Api;
 
-/// <param name="From"><c>empty</c>: nothing yet; <c>demo</c>: the small demo house; <c>demo-terrace</c>: one with boxes to be planned; <c>demo-farm</c>: the big one.</param>
+/// <param name="From"><c>empty</c>: nothing yet; <c>demo</c>: the small demo house; <c>demo-terrace</c>: one with boxes to be planned;
+/// <c>demo-farm</c>: the big one.</param>
 public sealed record NewJob(string? Name = null, string? From = null);
 
 /// <summary>Deeds to be done as one step of undo.</summary>
 /// <param name="Version">The version of the job that the sender knew, its own earlier changes included.</param>
 /// <param name="Say">What the log shall call them; the deed itself where there is one only.</param>
 /// <param name="Id">The change's own id, chosen by the sender: it is made once, however often it arrives.</param>
-/// <param name="Drawn">The version that was on screen when the person spoke: of what a deed says as a whole the part that was changed since is
+/// <param name="Drawn">The version that was on screen when the person spoke: of what a deed says as a whole the part that was changed
+/// since is
 /// meant, and the rest is as it stands. Nothing: the version that was known.</param>
 /// <param name="OnlyChanges">The sender has both houses of that version: a house that is as it was is left out of the answer.</param>
-public sealed record DeedList(int Version, ImmutableArray<InstallerAction> Actions, string? Say = null, string? Id = null, int? Drawn = null,
+public sealed record DeedList(int Version, ImmutableArray<InstallerAction> Actions, string? Say = null, string? Id = null,
+    int? Drawn = null,
     bool? OnlyChanges = null);
 
 /// <param name="Id">As of <see cref="DeedList"/>.</param>
@@ -40,7 +43,8 @@ public sealed record SeenOtherwise(SeenInstead Seen, string? Address = null, str
 /// <summary>What was seen is taken to mean this: the work goes on from that house.</summary>
 /// <param name="Turns">How many turns the sender knew of.</param>
 /// <param name="Meaning">The key of what it is taken to mean.</param>
-public sealed record TakenTurn(int Turns, SeenInstead Seen, string Meaning, string? Address = null, string? Device = null, string? Need = null);
+public sealed record TakenTurn(int Turns, SeenInstead Seen, string Meaning, string? Address = null, string? Device = null,
+    string? Need = null);
 
 /// <param name="Text">What the terminal showed.</param>
 public sealed record ShownText(string Text);

@@ -18,7 +18,8 @@ namespace Altrin.Web.Api;
 /// <param name="Found">Null, like <paramref name="Planned"/>, for a job that cannot be read.</param>
 /// <param name="Unreadable">Why it cannot be read; null for one that can.</param>
 public sealed record JobLine(
-    string Id, string Name, DateTimeOffset CreatedAt, DateTimeOffset ChangedAt, int Version, HouseSummary? Found, HouseSummary? Planned, string? Unreadable);
+    string Id, string Name, DateTimeOffset CreatedAt, DateTimeOffset ChangedAt, int Version, HouseSummary? Found, HouseSummary? Planned,
+        string? Unreadable);
 
 /// <summary>A fix that was simulated: it removes its finding, adds no fault and breaks no want that held.</summary>
 /// <param name="Deeds">Each action in words.</param>
@@ -28,7 +29,8 @@ public sealed record ProvenFix(string Say, ImmutableArray<InstallerAction> Actio
 public sealed record FindingView(
     string Key, string Rule, string Theme, Severity Severity, string Title, string Message, ImmutableArray<string> Subjects);
 
-/// <summary>What mends the findings of a house. Asked for by itself: proving it takes longer than all the rest, and the verdict need not wait for it.</summary>
+/// <summary>What mends the findings of a house. Asked for by itself: proving it takes longer than all the rest, and the verdict need not
+/// wait for it.</summary>
 /// <param name="Revision">Of which version of the job: one that was asked for before a change is not shown after it.</param>
 /// <param name="Fixes">By the key of the finding, best first; empty where nothing mends it.</param>
 /// <param name="LeftOut">The house is too big for every fix to be tried: where none stands there may be one.</param>
@@ -39,7 +41,8 @@ public sealed record FixesView(int Revision, ImmutableSortedDictionary<string, I
         var proven = ImmutableSortedDictionary.CreateBuilder<string, ImmutableArray<ProvenFix>>(StringComparer.Ordinal);
         // Faults first, as they stand: where not every fix can be tried, theirs are. Whether any was left out is known afterwards.
         foreach (var finding in house.Findings)
-            proven[finding.Key] = [.. house.ProvenFixes(finding, cancel).Select(fix => new ProvenFix(fix.Say, fix.Actions, HouseView.InWords(fix.Actions, house.State.House)))];
+            proven[finding.Key] = [.. house.ProvenFixes(finding, cancel).Select(fix => new ProvenFix(fix.Say, fix.Actions,
+                HouseView.InWords(fix.Actions, house.State.House)))];
         return new(revision, proven.ToImmutable(), house.LeftFixesOut);
     }
 }
@@ -90,7 +93,8 @@ public sealed record ReachGrid(ImmutableArray<string> Things, ImmutableArray<Rea
 public sealed record HouseView(
     NetworkDocument Document, HouseSummary Verdict, ImmutableArray<WantView> Wants, ImmutableArray<FindingView> Findings,
     Stairs Stairs, ImmutableArray<InterfaceView> Interfaces, ImmutableArray<WayView> Internet, ImmutableArray<JoinView> Joined,
-    ImmutableArray<UplinkView> Uplinks, ImmutableArray<BoxWords> Boxes, ImmutableArray<ThingWords> Things, ImmutableArray<JoinChoice> Joinable)
+    ImmutableArray<UplinkView> Uplinks, ImmutableArray<BoxWords> Boxes, ImmutableArray<ThingWords> Things,
+        ImmutableArray<JoinChoice> Joinable)
 {
     public static HouseView Of(Evaluation house)
     {
@@ -100,8 +104,10 @@ public sealed record HouseView(
             [.. house.Wants.Select(want => new WantView(want.Need, want.Met, want.Sentence, want.Because))],
             [.. house.Findings.Select(View)], stairs,
             [.. state.Interfaces.Select(one => View(state, one))],
-            [.. document.Endpoints.Select(endpoint => state.Internet(endpoint.Id)).Select(way => new WayView(way.From, way.Reachable, way.NatLayers, way.Hops))],
-            [.. document.Endpoints.Where(endpoint => state.JoinedBox(endpoint.Id) is not null).Select(endpoint => new JoinView(endpoint.Id, state.JoinedBox(endpoint.Id)!))],
+            [.. document.Endpoints.Select(endpoint => state.Internet(endpoint.Id)).Select(way => new WayView(way.From, way.Reachable,
+                way.NatLayers, way.Hops))],
+            [.. document.Endpoints.Where(endpoint => state.JoinedBox(endpoint.Id) is not null).Select(endpoint => new JoinView(endpoint.Id,
+                state.JoinedBox(endpoint.Id)!))],
             [.. document.Devices.Where(box => state.UplinkBox(box.Id) is not null).Select(box => Uplink(box, state.UplinkBox(box.Id)!))],
             HouseCards.Boxes(house, stairs), HouseCards.Things(house), HouseCards.Joinable(house));
     }
@@ -129,7 +135,8 @@ public sealed record HouseView(
             [.. one.Candidates.Select(candidate => View(state.House, candidate))], state.IsAmiss(one));
 
     private static CandidateView View(NetworkDocument house, Candidate candidate) =>
-        candidate.Address is { } own && LineWords.IsStandIn(house, own.Address) ? new(null, null, candidate.Server, LineWords.Say(house, own.Address))
+        candidate.Address is { } own && LineWords.IsStandIn(house, own.Address) ? new(null, null, candidate.Server, LineWords.Say(house,
+            own.Address))
             : new(candidate.Address?.ToString(), candidate.Gateway?.ToString(), candidate.Server, candidate.Address?.Address.ToString());
 }
 
@@ -160,7 +167,8 @@ public sealed record JobView(string Id, int Version, string Name, HouseView? Fou
 public sealed record PlanSoFar(int Deeds, ImmutableArray<HeldView> Held, bool IsAsFound)
 {
     public static PlanSoFar Of(Job job) => new(job.Plan.Length - job.Held.Length,
-        [.. job.Held.Select(one => new HeldView(one.Index, one.Action.Say(job.Planned.Document), one.Why.Message, job.Plan[one.Index].Later))],
+        [.. job.Held.Select(one => new HeldView(one.Index, one.Action.Say(job.Planned.Document), one.Why.Message,
+            job.Plan[one.Index].Later))],
         ReferenceEquals(job.Found.House, job.Planned.House));
 }
 
@@ -177,7 +185,8 @@ public sealed record TickView(string StepKey, int Revision, string Outcome, stri
 /// <param name="OtherWay">What the other way comes to; null where there is none.</param>
 /// <param name="Turns">Where something else was seen: the order goes on from the house of the last.</param>
 /// <param name="Otherwise">What else can be seen at each step, by its key.</param>
-public sealed record WorkOrderView(WorkOrder Order, bool IsProven, ImmutableArray<TickView> Ticks, string Way, int CutMinutes, OtherWayView? OtherWay,
+public sealed record WorkOrderView(WorkOrder Order, bool IsProven, ImmutableArray<TickView> Ticks, string Way, int CutMinutes,
+    OtherWayView? OtherWay,
     Hands With, ImmutableArray<TurnView> Turns, ImmutableDictionary<string, ImmutableArray<SeenInstead>> Otherwise);
 
 /// <summary>Something else was seen, what it was taken to mean, and what had been done by then.</summary>

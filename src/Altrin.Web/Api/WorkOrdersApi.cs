@@ -35,7 +35,8 @@ internal static class WorkOrdersApi
         api.MapGet("/{step}/rehearsal", Rehearse).ProducesValidationProblem().ProducesProblem(404);
         api.MapGet("/{step}/code", Code).Produces(200, contentType: "image/svg+xml").ProducesProblem(404);
         api.MapPost("/{step}/compare", Compare).WithMetadata(new LiveApi.OnlyAsks()).ProducesValidationProblem().ProducesProblem(404);
-        api.MapPost("/{step}/watch", WatchStep).WithMetadata(new LiveApi.OnlyAsks()).ProducesProblem(400).ProducesProblem(404).ProducesProblem(409);
+        api.MapPost("/{step}/watch",
+            WatchStep).WithMetadata(new LiveApi.OnlyAsks()).ProducesProblem(400).ProducesProblem(404).ProducesProblem(409);
         api.MapPost("/{step}/otherwise", Explain).WithMetadata(new LiveApi.OnlyAsks()).ProducesValidationProblem().ProducesProblem(404);
         api.MapPost("/{step}/turn", Turn).ProducesValidationProblem().ProducesProblem(404).ProducesProblem(409);
         api.MapDelete("/turns/{number:int}", TakeBack).ProducesProblem(404).ProducesProblem(409);
@@ -83,7 +84,8 @@ internal static class WorkOrdersApi
         // What was said of a step stays open to be said otherwise, also when the order has moved on.
         if (!(await orders.Ticks(id, cancel)).Any(tick => tick.StepKey == step)
             && !await IsThere(job, step, way, with, orders, cancel)) return NoSuchStep();
-        var (result, tick) = await orders.SetTick(id, new(step, said.Revision, said.Outcome, said.Note ?? "", said.StartedAt, null, said.Seen ?? ""),
+        var (result, tick) = await orders.SetTick(id, new(step, said.Revision, said.Outcome, said.Note ?? "", said.StartedAt, null,
+            said.Seen ?? ""),
             cancel);
         return result switch
         {
@@ -269,5 +271,6 @@ internal static class WorkOrdersApi
     private static ProblemHttpResult NoSuchStep() =>
         TypedResults.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such step in this order any more.");
 
-    private static TickView View(Tick tick) => new(tick.StepKey, tick.Revision, tick.Outcome, tick.Note, tick.StartedAt, tick.DoneAt, tick.Seen);
+    private static TickView View(Tick tick) => new(tick.StepKey, tick.Revision, tick.Outcome, tick.Note, tick.StartedAt, tick.DoneAt,
+        tick.Seen);
 }

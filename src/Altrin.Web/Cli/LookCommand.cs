@@ -6,7 +6,8 @@ using Altrin.Web.Eyes;
 
 namespace Altrin.Web.Cli;
 
-/// <summary><c>look [--sweep] [--ping A] [--page A] [--outside A] [--measure A]</c>: prints what this laptop shows as <c>altrin.reading/1</c>; what was done for it
+/// <summary><c>look [--sweep] [--ping A] [--page A] [--outside A] [--measure A]</c>: prints what this laptop shows as
+/// <c>altrin.reading/1</c>; what was done for it
 /// goes to standard error.</summary>
 internal static class LookCommand
 {
@@ -21,8 +22,10 @@ internal static class LookCommand
             if (args[i] == "--sweep") sweep = true;
             else if (args[i] is "--ping" or "--page" && i + 1 < args.Length
                 && Ipv4Address.TryParse(args[i + 1], out var at)) (args[i++] == "--ping" ? pings : pages).Add(at);
-            else if (args[i] == "--outside" && i + 1 < args.Length && Ipv4Address.TryParse(args[i + 1], out var far)) (outside, i) = (far, i + 1);
-            else if (args[i] == "--measure" && i + 1 < args.Length && Ipv4Address.TryParse(args[i + 1], out var gateway)) (measure, i) = (gateway, i + 1);
+            else if (args[i] == "--outside" && i + 1 < args.Length && Ipv4Address.TryParse(args[i + 1], out var far)) (outside, i) = (far,
+                i + 1);
+            else if (args[i] == "--measure" && i + 1 < args.Length && Ipv4Address.TryParse(args[i + 1], out var gateway)) (measure,
+                i) = (gateway, i + 1);
             else return InputFile.Fail(error, Usage);
         }
         var eyes = new ThisLaptop();
@@ -30,7 +33,8 @@ internal static class LookCommand
         {
             if (Manners.Refuse(to) is { } no) return InputFile.Fail(error, no);
             var speed = await eyes.Measure(to, CancellationToken.None);
-            await new StreamWriter(output) { AutoFlush = true }.WriteLineAsync(speed.Advice is { } advice ? $"{speed.Says} {advice}" : speed.Says);
+            await new StreamWriter(output) { AutoFlush = true }.WriteLineAsync(speed.Advice is { } advice ? $"{speed.Says} {advice}"
+                : speed.Says);
             return 0;
         }
         if (sweep)

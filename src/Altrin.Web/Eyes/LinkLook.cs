@@ -15,7 +15,8 @@ internal static class LinkLook
     public static async Task<LinkNow?> To(Ipv4Address gateway, CancellationToken cancel)
     {
         if (Adapter(gateway) is not { } adapter) return null;
-        if (adapter.NetworkInterfaceType != NetworkInterfaceType.Wireless80211 && !Directory.Exists($"/sys/class/net/{adapter.Name}/wireless"))
+        if (adapter.NetworkInterfaceType != NetworkInterfaceType.Wireless80211
+            && !Directory.Exists($"/sys/class/net/{adapter.Name}/wireless"))
             return new(adapter.Name, IsWifi: false, Rate(adapter));
         var (program, arguments) = OperatingSystem.IsWindows() ? ("netsh", "wlan show interfaces") : ("iw", $"dev {adapter.Name} link");
         if (await Tool.Run(program, arguments, cancel) is { } shown

@@ -21,8 +21,10 @@ internal static class NameLookup
         if (all.Count == 0) return names;
         using var socket = new UdpClient(new IPEndPoint(IPAddress.Any, 0));
         if (own is { } address)
-            socket.Client.SetSocketOption(SocketOptionLevel.IP, SocketOptionName.MulticastInterface, IPAddress.Parse($"{address}").GetAddressBytes());
-        IPEndPoint[] asked = [Everybody, .. servers.Where(one => Manners.Refuse(one) is null).Select(one => new IPEndPoint(IPAddress.Parse($"{one}"), 53))];
+            socket.Client.SetSocketOption(SocketOptionLevel.IP, SocketOptionName.MulticastInterface,
+                IPAddress.Parse($"{address}").GetAddressBytes());
+        IPEndPoint[] asked = [Everybody, .. servers.Where(one => Manners.Refuse(one) is null).Select(one =>
+            new IPEndPoint(IPAddress.Parse($"{one}"), 53))];
         using var over = CancellationTokenSource.CreateLinkedTokenSource(cancel);
         try
         {

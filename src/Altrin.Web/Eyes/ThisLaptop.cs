@@ -26,7 +26,8 @@ internal sealed class ThisLaptop : IEyes
         }
         var pages = await Task.WhenAll(glance.Pages.Select(at => PageLook.At(at, cancel)));
         if (pages.Length > 0) did.Add($"Opened the first page at {string.Join(", ", glance.Pages)}.");
-        var tools = await Task.WhenAll(Tools(glance.Air).Select(async one => (one, Text: await Tool.Run(one.Program, one.Arguments, cancel))));
+        var tools = await Task.WhenAll(Tools(glance.Air).Select(async one => (one, Text: await Tool.Run(one.Program, one.Arguments,
+            cancel))));
         var readings = new List<PastedReading>();
         foreach (var ((program, arguments, tells), text) in tools)
             if (text is not null)
@@ -69,12 +70,14 @@ internal sealed class ThisLaptop : IEyes
             .Select(one => Ipv4Address.TryParse(one.Address, out var at) ? at : (Ipv4Address?)null).OfType<Ipv4Address>()
             .Where(at => Manners.Refuse(at) is null).Distinct().ToList();
         if (nameless.Count == 0) return reading;
-        var servers = adapter?.Dns.Select(one => Ipv4Address.TryParse(one, out var at) ? at : (Ipv4Address?)null).OfType<Ipv4Address>() ?? [];
+        var servers = adapter?.Dns.Select(one => Ipv4Address.TryParse(one, out var at) ? at
+            : (Ipv4Address?)null).OfType<Ipv4Address>() ?? [];
         var names = await NameLookup.Of(nameless, servers, own, cancel);
         did.Add($"Asked {nameless.Count} for their names.");
         return reading with
         {
-            Neighbours = [.. reading.Neighbours.Select(one => one.Name is null && one.Address is { } at && names.TryGetValue(at, out var name)
+            Neighbours = [.. reading.Neighbours.Select(one => one.Name is null && one.Address is { } at && names.TryGetValue(at,
+                out var name)
                 ? one with { Name = name } : one)],
         };
     }
@@ -82,7 +85,8 @@ internal sealed class ThisLaptop : IEyes
     private static IEnumerable<(string Program, string Arguments, string Tells)> Tools(bool withAir)
     {
         (string, string, string)[] always = OperatingSystem.IsWindows() ? [("ipconfig", "/all", "Addresses"), ("arp", "-a", "Neighbours")]
-            : OperatingSystem.IsMacOS() ? [("ifconfig", "", "Addresses"), ("netstat", "-rn -f inet", "Routes"), ("arp", "-an", "Neighbours")]
+            : OperatingSystem.IsMacOS() ? [("ifconfig", "", "Addresses"), ("netstat", "-rn -f inet", "Routes"), ("arp", "-an",
+                "Neighbours")]
             : [("ip", "-4 route", "Routes"), ("ip", "addr", "Addresses"), ("ip", "-4 neigh", "Neighbours")];
         return !withAir || OperatingSystem.IsMacOS() ? always
             : OperatingSystem.IsWindows() ? [.. always, ("netsh", "wlan show networks mode=bssid", "Wi-Fi around")]

@@ -10,7 +10,8 @@ public class LaptopLinkTests
     private static readonly Ipv4Address Gateway = Ipv4Address.Parse("192.168.7.1");
 
     private static PastedReading Two(string method = "dhcp") => OneReading.Of([new("laptop", null,
-        [new("eth0") { Address = "192.168.7.9/24", Kind = AdapterKind.Ethernet, Method = method }, new("wlan0") { Address = "10.4.0.3/24", Kind = AdapterKind.Wifi, Method = "dhcp" },
+        [new("eth0") { Address = "192.168.7.9/24", Kind = AdapterKind.Ethernet, Method = method }, new("wlan0") { Address = "10.4.0.3/24",
+            Kind = AdapterKind.Wifi, Method = "dhcp" },
             new("docker0") { Address = "172.17.0.1/16", Kind = AdapterKind.Virtual }],
         [new("192.168.7.1", null, null, "eth0"), new("10.4.0.1", null, null, "wlan0")], [], [], [], [])]);
 
@@ -44,7 +45,8 @@ public class LaptopLinkTests
     }
 
     [Theory]
-    [InlineData(0, false, 1000.0, null), InlineData(0, false, 100.0, "100 Mb/s"), InlineData(50, true, 100.0, "Nobody answers"), InlineData(1, true, 86.7, null)]
+    [InlineData(0, false, 1000.0, null), InlineData(0, false, 100.0, "100 Mb/s"), InlineData(50, true, 100.0, "Nobody answers"),
+        InlineData(1, true, 86.7, null)]
     [InlineData(5, true, 86.7, "Go nearer")]
     public void What_to_look_at_next_depends_on_the_medium(int lost, bool isWifi, double mbps, string? says)
     {

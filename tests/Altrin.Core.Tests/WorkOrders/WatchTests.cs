@@ -25,9 +25,11 @@ public class WatchTests
     }
 
     private static PastedReading Seen(NetworkDocument house, WorkStep step) =>
-        new SimulatedEyes(Simulator.Run(house), Laptop.Id).Look(Watch.GlanceOf(step, Outside), TestContext.Current.CancellationToken).Result.Reading;
+        new SimulatedEyes(Simulator.Run(house), Laptop.Id).Look(Watch.GlanceOf(step, Outside),
+            TestContext.Current.CancellationToken).Result.Reading;
 
-    /// <summary>Whatever the job: done, a step is seen as said; not done, it is never taken for something else, nor ticked by itself where it changes
+    /// <summary>Whatever the job: done, a step is seen as said; not done, it is never taken for something else, nor ticked by itself where
+    /// it changes
     /// what the laptop sees.</summary>
     [Theory, MemberData(nameof(JobPlanTests.Jobs), MemberType = typeof(JobPlanTests))]
     public void Done_it_is_as_said_and_not_done_it_is_as_before(string job)
@@ -40,7 +42,8 @@ public class WatchTests
             Assert.DoesNotContain(after.Rows, row => row.IsAsSaid == false);
             asSaid++;
             var before = Watch.Of(step, Seen(step.Before!, step), null);
-            Assert.True(before.How is Watched.NotYet or Watched.Waiting || (before.How == Watched.AsSaid && (!before.IsWhole || IsLook(step))),
+            Assert.True(before.How is Watched.NotYet or Watched.Waiting || (before.How == Watched.AsSaid && (!before.IsWhole
+                || IsLook(step))),
                 $"{job} {step.Number} {step.Title}, not done: {before.How}, {before.Says}");
             if (before.How != Watched.AsSaid) notYet++;
         }
@@ -69,14 +72,21 @@ public class WatchTests
     [Fact]
     public void While_a_box_starts_the_laptop_gives_itself_an_address_and_it_is_said_how_long()
     {
-        var step = Order("repeater").Steps.First(one => one.Readings.Any(reading => reading is AddressReading { Who: Laptop.Id })) with { WaitSeconds = 90 };
+        var step = Order("repeater").Steps.First(one => one.Readings.Any(reading =>
+            reading is AddressReading { Who: Laptop.Id })) with
+        { WaitSeconds = 90 };
         var silent = Reading(new SeenAdapter("eth0") { Address = "169.254.7.9/16", LinkLocal = true, Kind = AdapterKind.Ethernet });
         var waiting = Watch.Of(step, silent, 40);
         Assert.Equal((Watched.Waiting, "169.254: nobody gives addresses yet; 40 s of about 90."), (waiting.How, waiting.Says));
         var over = Watch.Of(step, silent, 400);
         Assert.Equal(Watched.Otherwise, over.How);
         Assert.Contains("169.254", over.Says, StringComparison.Ordinal);
-        var elsewhere = Watch.Of(step, Reading(new SeenAdapter("eth0") { Address = "10.99.0.7/24", Method = "dhcp", Kind = AdapterKind.Ethernet }), null);
+        var elsewhere = Watch.Of(step, Reading(new SeenAdapter("eth0")
+        {
+            Address = "10.99.0.7/24",
+            Method = "dhcp",
+            Kind = AdapterKind.Ethernet
+        }), null);
         Assert.Equal(Watched.Otherwise, elsewhere.How);
         Assert.Contains("10.99.0.7, not", elsewhere.Says, StringComparison.Ordinal);
     }
@@ -84,10 +94,12 @@ public class WatchTests
     [Fact]
     public void An_address_inside_a_house_says_nothing_about_the_internet()
     {
-        Assert.Contains("10.0.0.1", Manners.Refuse(Glance.Plain with { Outside = Ipv4Address.Parse("10.0.0.1") }), StringComparison.Ordinal);
+        Assert.Contains("10.0.0.1", Manners.Refuse(Glance.Plain with { Outside = Ipv4Address.Parse("10.0.0.1") }),
+            StringComparison.Ordinal);
         Assert.NotNull(Manners.Refuse(Glance.Plain with { Outside = Ipv4Address.Parse("224.0.0.1") }));
         Assert.Null(Manners.Refuse(Glance.Plain with { Outside = Outside }));
     }
 
-    private static PastedReading Reading(params SeenAdapter[] adapters) => OneReading.Of([new("laptop", null, [.. adapters], [], [], [], [], [])]);
+    private static PastedReading Reading(params SeenAdapter[] adapters) => OneReading.Of([new("laptop", null, [.. adapters], [], [], [],
+        [], [])]);
 }

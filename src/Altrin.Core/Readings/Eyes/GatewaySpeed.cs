@@ -7,7 +7,8 @@ namespace Altrin.Core.Readings.Eyes;
 /// <summary>The laptop's link to the network as its system has it now.</summary>
 /// <param name="Mbps">What the two ends agreed on.</param>
 /// <param name="LevelDbm">Of the access point that it is joined to.</param>
-public sealed record LinkNow(string Adapter, bool IsWifi, double? Mbps = null, string? Ssid = null, string? Bssid = null, double? LevelDbm = null)
+public sealed record LinkNow(string Adapter, bool IsWifi, double? Mbps = null, string? Ssid = null, string? Bssid = null,
+    double? LevelDbm = null)
 {
     /// <param name="joined">The access point, as the system's own tool tells of it.</param>
     /// <param name="mbps">Where that tool does not say.</param>
@@ -17,9 +18,11 @@ public sealed record LinkNow(string Adapter, bool IsWifi, double? Mbps = null, s
 
 /// <summary>How the way from the laptop to the gateway is: inside the house, and nothing beyond it.</summary>
 /// <param name="MeanMs">Of the round trips; null where none came back or no time was taken.</param>
-/// <param name="JitterMs">Mean difference between one round trip and the next (as RFC 3550 section 6.4.1 has it, without smoothing).</param>
+/// <param name="JitterMs">Mean difference between one round trip and the next (as RFC 3550 section 6.4.1 has it, without
+/// smoothing).</param>
 /// <param name="PageMs">Until the gateway's first page answered; null where it did not.</param>
-public sealed record GatewaySpeed(Ipv4Address Gateway, int Sent, int Answered, double? MeanMs, double? JitterMs, double? PageMs, LinkNow? Link)
+public sealed record GatewaySpeed(Ipv4Address Gateway, int Sent, int Answered, double? MeanMs, double? JitterMs, double? PageMs,
+    LinkNow? Link)
 {
     /// <summary>Pings that are sent.</summary>
     public const int Pings = 50;
@@ -34,8 +37,10 @@ public sealed record GatewaySpeed(Ipv4Address Gateway, int Sent, int Answered, d
     public static GatewaySpeed Of(Ipv4Address gateway, IReadOnlyList<double?> times, double? pageMs, LinkNow? link)
     {
         var back = times.OfType<double>().ToList();
-        var steps = times.Zip(times.Skip(1), (a, b) => a is { } one && b is { } next ? Math.Abs(next - one) : (double?)null).OfType<double>().ToList();
-        return new(gateway, times.Count, back.Count, back.Count == 0 ? null : back.Average(), steps.Count == 0 ? null : steps.Average(), pageMs, link);
+        var steps = times.Zip(times.Skip(1), (a, b) => a is { } one && b is { } next ? Math.Abs(next - one)
+            : (double?)null).OfType<double>().ToList();
+        return new(gateway, times.Count, back.Count, back.Count == 0 ? null : back.Average(), steps.Count == 0 ? null : steps.Average(),
+            pageMs, link);
     }
 
     public double LossPercent => Sent == 0 ? 0 : 100.0 * (Sent - Answered) / Sent;
@@ -48,14 +53,16 @@ public sealed record GatewaySpeed(Ipv4Address Gateway, int Sent, int Answered, d
         yield return $"{Sent} pings to {Gateway}: {lost}{(MeanMs is { } mean ? $", {Number(mean)} ms" : "")}{(JitterMs is { } jitter ? $", jitter {Number(jitter)} ms" : "")}.";
         if (PageMs is { } page) yield return $"Its page answered in {Number(page)} ms.";
         if (Link is { Mbps: { } rate } link)
-            yield return link.IsWifi ? $"The Wi-Fi link runs at {Number(rate)} Mb/s{(link.LevelDbm is { } level ? $", heard at {Number(level)} dBm" : "")}."
+            yield return link.IsWifi
+                ? $"The Wi-Fi link runs at {Number(rate)} Mb/s{(link.LevelDbm is { } level ? $", heard at {Number(level)} dBm" : "")}."
                 : $"The cable runs at {Number(rate)} Mb/s.";
     }
 
     /// <summary>What a tradesperson would look at next; null where all is well.</summary>
     public string? Advice =>
         Answered == 0 ? "Nobody answers there. Look at the cable or the Wi-Fi first, and at the laptop's own address."
-        : Link is { IsWifi: false, Mbps: <= 100 } ? "The cable agreed on 100 Mb/s or less. Try another cable: of eight wires one may be broken, or one end is an old one."
+        : Link is { IsWifi: false, Mbps: <= 100 }
+            ? "The cable agreed on 100 Mb/s or less. Try another cable: of eight wires one may be broken, or one end is an old one."
         : Link is not { IsWifi: true } && Answered < Sent ? "A cable loses nothing. Try another cable, then another socket."
         : LossPercent > TooMuchLost ? "That is much for Wi-Fi inside the house. Go nearer and measure again; then look at the channel."
         : JitterMs > TooRestless ? "Calls will suffer from that. Look at who else uses the air, and at the channel."

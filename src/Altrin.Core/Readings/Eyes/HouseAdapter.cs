@@ -14,7 +14,8 @@ public static class HouseAdapter
 
     /// <summary>What that adapter shows; of neighbours those that it met, or of whom it is not said who met them.</summary>
     /// <param name="name">Null: all of it.</param>
-    public static PastedReading Only(PastedReading reading, string? name) => name is null || !reading.Adapters.Any(one => one.Name == name) ? reading
+    public static PastedReading Only(PastedReading reading, string? name) => name is null || !reading.Adapters.Any(one => one.Name == name)
+        ? reading
         : reading with
         {
             Adapters = [.. reading.Adapters.Where(one => one.Name == name)],
@@ -31,5 +32,6 @@ public static class HouseAdapter
         ? $"This laptop’s own address is fixed: {typed.Address} on {typed.Name}. Set it back to automatic when the work is done: elsewhere it would reach nobody."
         : null;
 
-    public static string Say(SeenAdapter adapter) => $"{adapter.Name} ({(adapter.Kind == AdapterKind.Wifi ? "Wi-Fi" : "cable")}, {adapter.Address})";
+    public static string Say(SeenAdapter adapter) =>
+        $"{adapter.Name} ({(adapter.Kind == AdapterKind.Wifi ? "Wi-Fi" : "cable")}, {adapter.Address})";
 }

@@ -12,13 +12,15 @@ public sealed record Glance(ImmutableArray<Ipv4Address> Pings, ImmutableArray<Ip
 {
     public static readonly Glance Plain = new([], []);
 
-    /// <summary>The one address outside that is pinged, once, to see whether the internet answers; null: the internet is not asked.</summary>
+    /// <summary>The one address outside that is pinged, once, to see whether the internet answers; null: the internet is not
+    /// asked.</summary>
     public Ipv4Address? Outside { get; init; }
 
     /// <summary>Whether the names in the air are listed.</summary>
     public bool Air { get; init; } = true;
 
-    /// <summary>Whether neighbours are asked for their names: all at once by multicast (RFC 6762), and a name server inside the house.</summary>
+    /// <summary>Whether neighbours are asked for their names: all at once by multicast (RFC 6762), and a name server inside the
+    /// house.</summary>
     public bool Names { get; init; }
 }
 

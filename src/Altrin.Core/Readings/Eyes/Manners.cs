@@ -22,7 +22,8 @@ public static class Manners
 
     /// <returns>What must be mended first; null where all of it may be looked at.</returns>
     public static string? Refuse(Glance glance) =>
-        glance.Outside is { } outside && AddressRanges.DiesAtTheLine(outside) ? $"{outside} says nothing about the internet: it is no address out there."
+        glance.Outside is { } outside && AddressRanges.DiesAtTheLine(outside)
+            ? $"{outside} says nothing about the internet: it is no address out there."
         : glance.Outside is { } nobody && AddressRanges.WhyNoHost(nobody) is { } none ? $"{nobody} {none}. Name another address to ask."
         : glance.Pings.Length > MostPings ? $"{glance.Pings.Length} addresses at once. At most {MostPings} are asked: a /22."
         : glance.Pings.Concat(glance.Pages).Select(Refuse).FirstOrDefault(why => why is not null);

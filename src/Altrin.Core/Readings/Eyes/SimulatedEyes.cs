@@ -22,9 +22,11 @@ public sealed class SimulatedEyes(NetworkState state, string who) : IEyes
         if (Ipv4Address.TryParse(own?.Gateway, out var gateway)) spokenTo = spokenTo.Prepend(gateway);
         var reading = new PastedReading(OneReading.Source, null, own is null ? []
             : [own], [.. spokenTo.Distinct().Select(Neighbour).OfType<SeenNeighbour>()],
-            [.. glance.Air ? Networks() : []], [], [.. pings.Select(one => new SeenPing($"{one.At}", 1, one.Answers ? 1 : 0, null)), .. Outside(glance)], [])
+            [.. glance.Air ? Networks() : []], [], [.. pings.Select(one => new SeenPing($"{one.At}", 1, one.Answers ? 1 : 0, null)),
+                .. Outside(glance)], [])
         {
-            Tells = [ReadingPart.Adapters, ReadingPart.Neighbours, ReadingPart.Pings, .. glance.Air ? [ReadingPart.Networks] : ImmutableArray<ReadingPart>.Empty],
+            Tells = [ReadingPart.Adapters, ReadingPart.Neighbours, ReadingPart.Pings, .. glance.Air ? [ReadingPart.Networks]
+                : ImmutableArray<ReadingPart>.Empty],
             Pages = pages,
         };
         return Task.FromResult(new Sight(reading, [$"Asked {Says}."], []));

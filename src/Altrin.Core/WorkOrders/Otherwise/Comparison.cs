@@ -85,7 +85,8 @@ public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
                     MacAddress.TryParse(one.Mac, out var mac) && mac == client.Mac)
                 };
         foreach (var page in step.Readings.OfType<PageReading>())
-            if (pasted.Pages.FirstOrDefault(one => one.Address == $"{page.At}") is { } opened) yield return page with { Opens = opened.Opens };
+            if (pasted.Pages.FirstOrDefault(one =>
+                one.Address == $"{page.At}") is { } opened) yield return page with { Opens = opened.Opens };
         foreach (var ping in pasted.Pings)
         {
             if (!Ipv4Address.TryParse(ping.Target, out var target)) continue;
@@ -98,6 +99,7 @@ public sealed record Comparison(string? Source, ImmutableArray<Compared> Rows)
 
     /// <returns>Null where several boxes are at that address, before the step or after it: which of them gave it does not show.</returns>
     private static string? ServerOf(string? address, WorkStep step) => Ipv4Address.TryParse(address, out var at)
-        && step.Before!.Devices.Concat(step.After!.Devices).Where(box => box.Lan?.Address?.Address == at).Select(box => box.Id).Distinct().ToList()
+        && step.Before!.Devices.Concat(step.After!.Devices).Where(box => box.Lan?.Address?.Address == at).Select(box =>
+            box.Id).Distinct().ToList()
             is [var only] ? only : null;
 }

@@ -76,7 +76,8 @@ public static class Watch
         var isSilent = other.Any(pair => IsSelfGiven(pair.Shown!));
         if (other.Count == 0 && !hasNoAddress)
             return !rows.Any(row => row.IsAsSaid == true) ? As(Watched.NotForEyes, "The laptop sees nothing of this by itself.")
-                : !IsProof(step, pairs) ? As(Watched.AsSaid, "It looks as said, but so it did before this step. Say yourself when it is done.") with
+                : !IsProof(step, pairs) ? As(Watched.AsSaid,
+                    "It looks as said, but so it did before this step. Say yourself when it is done.") with
                 {
                     IsWhole = false
                 }
@@ -85,18 +86,21 @@ public static class Watch
         if ((isSilent || hasNoAddress) && step.WaitSeconds is { } whole && (waited is null || waited < whole * Patience))
             return As(Watched.Waiting, $"{(isSilent ? "169.254: nobody gives addresses yet" : "No address yet")}{Clock(waited, whole)}.");
         var wait = step.WaitSeconds ?? 0;
-        if (other.All(pair => pair.Shown is PageReading { Opens: false } or PingReading { Answers: false } or InternetReading or SsidReading)
+        if (other.All(pair =>
+            pair.Shown is PageReading { Opens: false } or PingReading { Answers: false } or InternetReading or SsidReading)
             && wait > 0 && waited < wait * Patience)
             return As(Watched.Waiting, $"{Missing(other)}{Clock(waited, wait)}.");
         if (IsAsBefore(step, other.Select(pair => pair.Shown!), hasNoAddress))
             return As(Watched.NotYet, waited is { } since && wait > 0 && since > wait * Patience
-                ? $"Nothing has changed after {Math.Round(since)} s. It may not have taken." : "Nothing has changed yet: it is as before this step.");
+                ? $"Nothing has changed after {Math.Round(since)} s. It may not have taken."
+                    : "Nothing has changed yet: it is as before this step.");
         return As(Watched.Otherwise, hasNoAddress ? "The laptop has no address: its cable is out, or its Wi-Fi is not joined."
             : isSilent ? "169.254: nobody gives addresses. The cable, or the DHCP server, is not where the step has it."
             : $"Something else is seen: {string.Join("; ", rows.Where(row => row.IsAsSaid == false).Select(row => $"{row.Reading} {row.Seen}, not {row.Expected}"))}.");
     }
 
-    /// <summary>Whether what is seen tells the house after the step from the one before it; a step that only looks is done by looking.</summary>
+    /// <summary>Whether what is seen tells the house after the step from the one before it; a step that only looks is done by
+    /// looking.</summary>
     private static bool IsProof(WorkStep step, IEnumerable<(Reading Expected, Reading? Shown)> pairs) =>
         step.Kind is StepKind.ProveLine or StepKind.ProveBox or StepKind.ProveWifi or StepKind.ProveHouse or StepKind.Measure
         || !IsAsBefore(step, pairs.Select(pair => pair.Shown).OfType<Reading>(), hasNoAddress: false);

@@ -1,4 +1,4 @@
-import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react'
+import { Box, Flex, Grid, Heading, Text, VisuallyHidden } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import type { Compared, WorkStep } from '../../api/types'
 import { Tick } from '../../parts/Tick'
@@ -26,7 +26,11 @@ function Seen({ row, children }: { row?: Compared; children: ReactNode }) {
   if (row?.isAsSaid === true)
     return (
       <Flex as="span" gap="6px" align="baseline" color="moss" fontWeight="650">
-        <Tick /> {row.seen}
+        <Tick />
+        <span>
+          <VisuallyHidden>as said: </VisuallyHidden>
+          {row.seen}
+        </span>
       </Flex>
     )
   if (row?.isAsSaid === false)
