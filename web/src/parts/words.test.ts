@@ -1,6 +1,6 @@
 // @vitest-environment node
 import { describe, expect, it } from 'vitest'
-import { shorten } from '../views/stairs/addressWords'
+import { shorten } from '../features/address/addressWords'
 import { clock } from './clock'
 import { changeWords, verdictWords } from './words'
 

@@ -1,11 +1,11 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Action, AddressMark, Ruler } from '../../api/types'
+import { useSettings } from '../../features/box/useSettings'
 import { useJob } from '../../layout/JobContext'
 import { Choice } from '../../parts/Choice'
 import { Press } from '../../parts/Press'
 import { nameOf } from '../../parts/words'
-import { useSettings } from '../stairs/useSettings'
 
 /** Room for the next box: by either habit of the trade, given to whom it is meant for. */
 export function FreeAddresses({ ruler }: { ruler: Ruler }) {

@@ -1,10 +1,10 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import type { Action, Room } from '../../api/types'
+import { RoomMaterial } from '../../features/air/Materials'
 import { useJob, useTools } from '../../layout/JobContext'
 import { DraftField } from '../../parts/DraftField'
 import { DraftPart } from '../../parts/DraftPart'
 import { Press } from '../../parts/Press'
-import { RoomMaterial } from './Materials'
 import { type FloorSheet, rectOf } from './sheets'
 
 const numbers = (text: string) =>

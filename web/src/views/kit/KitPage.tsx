@@ -4,13 +4,13 @@ import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { importKind, kitShelf, removeKind } from '../../api/queries'
 import type { KitView } from '../../api/types'
+import { KindWords } from '../../features/kind/KindWords'
+import { groupNames } from '../../features/kind/kindOptions'
 import { FilePick } from '../../parts/FilePick'
 import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { say } from '../../state/notices'
-import { KindWords } from './KindWords'
-import { groupNames } from './kindOptions'
 
 /** The kinds of boxes of the trade, as they are sold; an installer's own beside them. */
 export function KitPage() {

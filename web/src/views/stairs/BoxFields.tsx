@@ -1,5 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import type { Device } from '../../api/types'
+import { addressList, inSubnetOf } from '../../features/address/addressWords'
+import { useSettings } from '../../features/box/useSettings'
 import { useJob } from '../../layout/JobContext'
 import { useKeys } from '../../layout/useKeys'
 import { DraftChoice } from '../../parts/Choice'
@@ -10,8 +12,6 @@ import { wordsOf } from '../../parts/wordsOf'
 import { useHand } from '../../state/hand'
 import { say } from '../../state/notices'
 import { AddressField } from './AddressField'
-import { addressList, inSubnetOf } from './addressWords'
-import { useSettings } from './useSettings'
 
 /** What a box is, its own address, and what it gives out. */
 export function BoxFields({ device }: { device: Device }) {

@@ -1,4 +1,6 @@
 import { Text } from '@chakra-ui/react'
+import { occupantOf } from '../../features/box/occupants'
+import { useSettings } from '../../features/box/useSettings'
 import { useJob } from '../../layout/JobContext'
 import { DraftChoice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
@@ -7,9 +9,7 @@ import { Foot } from '../../parts/Foot'
 import { Press } from '../../parts/Press'
 import { nameOf, socketName } from '../../parts/words'
 import { useHand } from '../../state/hand'
-import { occupantOf } from './occupants'
 import { useCableMoves } from './useCableMoves'
-import { useSettings } from './useSettings'
 
 /** Says what is in the hand and what can be done with it. */
 export function HandBar() {

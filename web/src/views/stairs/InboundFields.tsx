@@ -1,6 +1,8 @@
 import { Box, Flex } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Device } from '../../api/types'
+import { inSubnetOf } from '../../features/address/addressWords'
+import { useSettings } from '../../features/box/useSettings'
 import { AddressText } from '../../parts/AddressText'
 import { DraftField } from '../../parts/DraftField'
 import { Form, Send } from '../../parts/Form'
@@ -9,8 +11,6 @@ import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { Protocol, type Transport } from '../../parts/Protocol'
 import { useFormDraft } from '../../parts/useDraft'
-import { inSubnetOf } from './addressWords'
-import { useSettings } from './useSettings'
 
 /** What a router lets in: its forwards and its DMZ host. */
 export function InboundFields({ device }: { device: Device }) {

@@ -1,11 +1,11 @@
 import { Flex, Text } from '@chakra-ui/react'
 import type { Device, JoinChoice } from '../../api/types'
+import { useSettings } from '../../features/box/useSettings'
 import { useJob } from '../../layout/JobContext'
 import { DraftChoice } from '../../parts/Choice'
 import { OnOff } from '../../parts/OnOff'
 import { nameOf } from '../../parts/words'
 import { wordsOf } from '../../parts/wordsOf'
-import { useSettings } from './useSettings'
 
 type Uplink = NonNullable<Device['uplink']>
 

@@ -1,8 +1,8 @@
 import { Flex } from '@chakra-ui/react'
 import type { JoinChoice, KitView } from '../../api/types'
+import { joinValue } from '../../features/box/newBox'
 import { Choice } from '../../parts/Choice'
 import { PlainField } from '../../parts/PlainField'
-import { joinValue } from './newBox'
 
 export type Hung = {
   socket: string

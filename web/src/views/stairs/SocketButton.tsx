@@ -1,10 +1,10 @@
 import './socket.css'
 import { memo } from 'react'
 import type { HouseView, Socket } from '../../api/types'
+import { occupantOf } from '../../features/box/occupants'
 import { nameOf, portName, socketName } from '../../parts/words'
 import { sameSocket, useHand } from '../../state/hand'
 import type { PlacedBox, PlacedPort } from './layout/placement'
-import { occupantOf } from './occupants'
 
 const reach = { thumb: 44, pointer: 30 }
 

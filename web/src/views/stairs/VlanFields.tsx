@@ -1,10 +1,10 @@
 import { Flex, Text } from '@chakra-ui/react'
 import type { Device, Port } from '../../api/types'
+import { useSettings } from '../../features/box/useSettings'
 import { useJob } from '../../layout/JobContext'
 import { DraftField } from '../../parts/DraftField'
 import { portName } from '../../parts/words'
 import { wordsOf } from '../../parts/wordsOf'
-import { useSettings } from './useSettings'
 
 /** Numbers between commas or blanks; what is no number becomes 0, which the server refuses by name. */
 const numbers = (text: string) => (text.match(/[^\s,]+/g) ?? []).map((one) => Number(one) || 0)

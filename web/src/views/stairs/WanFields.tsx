@@ -1,11 +1,11 @@
 import { Flex } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Device } from '../../api/types'
+import { addressList } from '../../features/address/addressWords'
+import { useSettings } from '../../features/box/useSettings'
 import { DraftChoice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
 import { OnOff } from '../../parts/OnOff'
-import { addressList } from './addressWords'
-import { useSettings } from './useSettings'
 
 type Wan = NonNullable<Device['wan']>
 

@@ -1,5 +1,6 @@
 import { Flex, Text } from '@chakra-ui/react'
 import type { Device, WifiNetwork, WifiSecurity } from '../../api/types'
+import { useSettings } from '../../features/box/useSettings'
 import { DraftChoice } from '../../parts/Choice'
 import { DraftField } from '../../parts/DraftField'
 import { DraftPart } from '../../parts/DraftPart'
@@ -8,7 +9,6 @@ import { OnOff } from '../../parts/OnOff'
 import { Press } from '../../parts/Press'
 import { Secret } from '../../parts/Secret'
 import { securityWords } from '../../parts/words'
-import { useSettings } from './useSettings'
 
 /** The networks a box makes. The document holds only the name that a password is kept under; the password itself is sealed beside it. */
 export function WifiFields({ device }: { device: Device }) {

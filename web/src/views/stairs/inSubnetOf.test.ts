@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { inSubnetOf, poolEnds } from './addressWords'
+import { inSubnetOf, poolEnds } from '../../features/address/addressWords'
 
 test.each([
   ['192.168.44.1/24', '.20', '192.168.44.20'],

@@ -4,11 +4,11 @@ import { lazy } from 'react'
 const load = {
   box: () => import('./BoxInspector'),
   thing: () => import('./ThingInspector'),
-  line: () => import('./LineInspector'),
+  line: () => import('../../features/line/LineInspector'),
   hand: () => import('./HandBar'),
   kind: () => import('./KindBar'),
-  marked: () => import('./MarkedBar'),
-  begin: () => import('./BeginHouse'),
+  marked: () => import('../../features/box/MarkedBar'),
+  begin: () => import('../../features/house/BeginHouse'),
 }
 
 export const BoxInspector = lazy(() => load.box().then((it) => ({ default: it.BoxInspector })))

@@ -1,9 +1,9 @@
 import type { PointerEvent } from 'react'
 import type { Action, Socket } from '../../api/types'
+import { freshId, occupantOf } from '../../features/box/occupants'
 import { useJob, useTools } from '../../layout/JobContext'
 import { sameSocket, useHand } from '../../state/hand'
 import { say } from '../../state/notices'
-import { freshId, occupantOf } from './occupants'
 import { socketOf } from './SocketButton'
 
 const socketUnder = (x: number, y: number): Socket | null => {

@@ -1,10 +1,10 @@
 import type { Device, Socket } from '../../api/types'
+import { freshId, occupantOf } from '../../features/box/occupants'
+import { takeFromShelf } from '../../features/kind/takeFromShelf'
 import { useJob, useTools } from '../../layout/JobContext'
 import { cardOf, focusOn } from '../../parts/focusOn'
 import { socketName } from '../../parts/words'
 import { useHand } from '../../state/hand'
-import { takeFromShelf } from '../kit/takeFromShelf'
-import { freshId, occupantOf } from './occupants'
 
 /** A box from the shelf, in the hand, is put where it shall be: into a socket, onto a step, on the table. */
 export function usePlaceKind() {

@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
+import { useSettings } from '../../features/box/useSettings'
 import { useJob } from '../../layout/JobContext'
 import { Toggle } from '../../parts/Toggle'
-import { useSettings } from '../stairs/useSettings'
 
 /** What the provider or the owner wants left alone, and what must be used. */
 export function AloneStop() {

@@ -1,7 +1,7 @@
 import { Text } from '@chakra-ui/react'
+import { LineFields } from '../../features/line/LineInspector'
+import { lineId } from '../../features/line/useLine'
 import { DraftPart } from '../../parts/DraftPart'
-import { LineFields } from '../stairs/LineInspector'
-import { lineId } from '../stairs/useLine'
 
 /** The line is proved at the gateway before anything is touched. */
 export function LineStop() {

@@ -3,13 +3,13 @@ import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { addPhoto, deletePhoto, keepSecret, photos as photosQuery, secrets } from '../../api/queries'
 import type { Device, LabelCode } from '../../api/types'
+import { useSettings } from '../../features/box/useSettings'
 import { useJob } from '../../layout/JobContext'
 import { FilePick } from '../../parts/FilePick'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { securityWords } from '../../parts/words'
 import { say } from '../../state/notices'
-import { useSettings } from '../stairs/useSettings'
 
 /** Pictures of a box's label: shown large beside the fields, and what their codes say is offered. */
 export function Photos({ box }: { box: Device }) {

@@ -1,6 +1,8 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { CableRun, OtherBuilding, Room, Walk } from '../../api/types'
+import { wallWords } from '../../features/air/Materials'
+import { useSettings } from '../../features/box/useSettings'
 import { useJob } from '../../layout/JobContext'
 import { useDescribe } from '../../layout/useDescribe'
 import { Choice, DraftChoice } from '../../parts/Choice'
@@ -12,8 +14,6 @@ import { numberIn } from '../../parts/numberIn'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { Toggle } from '../../parts/Toggle'
-import { wallWords } from '../air/Materials'
-import { useSettings } from '../stairs/useSettings'
 import { NewRoom } from './NewRoom'
 
 const media = [

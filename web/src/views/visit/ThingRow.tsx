@@ -2,15 +2,15 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import { joinOf } from '../../api/attachment'
 import type { Endpoint } from '../../api/types'
+import { connections } from '../../features/box/connections'
+import { nearIn } from '../../features/box/nearIn'
+import { useSettings } from '../../features/box/useSettings'
 import { useJob } from '../../layout/JobContext'
 import { DraftChoice } from '../../parts/Choice'
 import { nextRow } from '../../parts/nextRow'
 import { isRoom } from '../../parts/rooms'
 import { roomWords } from '../../parts/roomWords'
 import { useMarks } from '../../state/marks'
-import { connections } from '../stairs/connections'
-import { nearIn } from '../stairs/nearIn'
-import { useSettings } from '../stairs/useSettings'
 
 /** A thing of the house, and what is asked of each: by what it hangs on, and in which room. */
 export function ThingRow({ thing, address }: { thing: Endpoint; address?: string }) {

@@ -1,8 +1,8 @@
 import { Box, Text } from '@chakra-ui/react'
 import type { Walk } from '../../api/types'
+import { MarkedBar } from '../../features/box/MarkedBar'
 import { useJob } from '../../layout/JobContext'
 import { Copy } from '../../parts/Copy'
-import { MarkedBar } from '../stairs/MarkedBar'
 import { ThingRow } from './ThingRow'
 
 /** Whom the house serves, and where each hangs; several are put on one Wi-Fi, or keep their addresses, at once. */

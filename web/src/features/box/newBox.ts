@@ -1,5 +1,5 @@
 import type { Action, Device, JoinChoice, KitView, Socket } from '../../api/types'
-import { takeFromShelf } from '../kit/takeFromShelf'
+import { takeFromShelf } from '../kind/takeFromShelf'
 
 type KitMode = KitView['modes'][number]
 

@@ -14,10 +14,10 @@ import { PlainField } from '../../parts/PlainField'
 import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { useFormDraft } from '../../parts/useDraft'
-import { kindOptions } from '../kit/kindOptions'
-import { takeFromShelf } from '../kit/takeFromShelf'
-import { poolEnds } from './addressWords'
-import { namedAs } from './newBox'
+import { poolEnds } from '../address/addressWords'
+import { namedAs } from '../box/newBox'
+import { kindOptions } from '../kind/kindOptions'
+import { takeFromShelf } from '../kind/takeFromShelf'
 
 const blank = {
   room: '',

@@ -11,9 +11,9 @@ import { Press } from '../../parts/Press'
 import { Problem } from '../../parts/Problem'
 import { useFormDraft } from '../../parts/useDraft'
 import { portName } from '../../parts/words'
+import { useSettings } from '../box/useSettings'
 import { Panel } from './Panel'
 import { lineId } from './useLine'
-import { useSettings } from './useSettings'
 
 type Line = NonNullable<House['line']>
 

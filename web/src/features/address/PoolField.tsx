@@ -1,7 +1,7 @@
 import type { Device } from '../../api/types'
 import { DraftField } from '../../parts/DraftField'
+import { useSettings } from '../box/useSettings'
 import { poolEnds } from './addressWords'
-import { useSettings } from './useSettings'
 
 /** What a box gives out, in one field: “.100 to .199”, as its page or a lease shows it. */
 export function PoolField({ box }: { box: Device }) {
