@@ -10,7 +10,9 @@ type Eyes = {
   adapter: Record<string, string>
   /** The address that is pinged once to see whether the internet answers; empty: nobody is. */
   outside: Record<string, string>
-  set: <K extends 'watched' | 'ticks' | 'adapter' | 'outside'>(
+  /** That the laptop's own address is fixed, as it was seen last; empty: it is not. */
+  fixed: Record<string, string>
+  set: <K extends 'watched' | 'ticks' | 'adapter' | 'outside' | 'fixed'>(
     what: K,
     job: string,
     value: Eyes[K][string],
@@ -25,6 +27,7 @@ export const useEyes = create<Eyes>()(
       ticks: {},
       adapter: {},
       outside: {},
+      fixed: {},
       set: (what, job, value) => set((old) => ({ [what]: { ...old[what], [job]: value } }) as Partial<Eyes>),
     }),
     { name: 'altrin-eyes' },

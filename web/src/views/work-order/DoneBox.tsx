@@ -3,10 +3,12 @@ import type { TickView, WorkStep } from '../../api/types'
 import { useJob } from '../../layout/JobContext'
 import { when } from '../../parts/when'
 import { count, verdictWords } from '../../parts/words'
+import { useEyes } from '../../state/eyes'
 
 /** Every step is ticked: the job says so, and what was then seen. */
 export function DoneBox({ steps, tickOf }: { steps: WorkStep[]; tickOf: (step: WorkStep) => TickView }) {
   const { job } = useJob()
+  const fixed = useEyes((eyes) => eyes.fixed[job.id])
   const ticks = steps.map(tickOf)
   const odd = steps.filter((step) => tickOf(step).outcome === 'something-else')
   const last = ticks
@@ -48,6 +50,11 @@ export function DoneBox({ steps, tickOf }: { steps: WorkStep[]; tickOf: (step: W
             </>
           )}
         </>
+      )}
+      {fixed && (
+        <Text color="ochre" mt="6px">
+          {fixed}
+        </Text>
       )}
       <Text color="quiet" mt="6px">
         “As found” stays as it was noted, so that before and after can be compared. Notes stand with their

@@ -49,6 +49,7 @@ export function Watching(props: {
   useEffect(() => {
     if (!seen) return
     onLog(text())
+    set('fixed', job.id, seen.adapters.fixed ?? '')
     if (ticks && isAllThere) onAllThere()
   }, [seen, ticks, isAllThere])
   if (!state?.says || inHand(asked) === 'phone' || step.expect.length === 0)
