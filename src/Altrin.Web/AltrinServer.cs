@@ -102,7 +102,8 @@ public static class AltrinServer
         Sharing.Add(builder, settings["data"] ?? "data");
         KeyRing.Add(builder.Services, settings["data"] ?? "data");
         builder.Services.AddSingleton(new MakerRegistry(settings["registry"] ?? MakerRegistry.Usual));
-        builder.Services.AddSingleton(new HouseEyes(!settings.GetValue("eyes", true) ? EyesKind.Off : settings.GetValue("demo", false) ? EyesKind.Simulated : EyesKind.ThisLaptop));
+        builder.Services.AddSingleton(new HouseEyes(!settings.GetValue("eyes", true) ? EyesKind.Off : settings.GetValue("demo", false)
+            ? EyesKind.Simulated : EyesKind.ThisLaptop));
         builder.Services.AddSingleton(new OwnKinds(Path.Combine(settings["data"] ?? "data", "kit")));
         builder.Services.ConfigureHttpJsonOptions(json => AltrinJson.Configure(json.SerializerOptions));
         builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);

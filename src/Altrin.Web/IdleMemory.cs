@@ -1,6 +1,7 @@
 namespace Altrin.Web;
 
-/// <summary>Gives memory back when nobody asks for anything: on an installer's laptop other programs want it, and between two edits there is time.</summary>
+/// <summary>Gives memory back when nobody asks for anything: on an installer's laptop other programs want it, and between two edits there
+/// is time.</summary>
 internal sealed class IdleMemory(TimeProvider clock) : BackgroundService
 {
     private static readonly TimeSpan Pause = TimeSpan.FromSeconds(5);
@@ -46,7 +47,8 @@ internal sealed class IdleMemory(TimeProvider clock) : BackgroundService
                 {
                     Collect(GCCollectionMode.Forced);
                 }
-                // At work too: what is in use is back at once, the start and what was done once are not. Twenty times a second an edit takes no
+                // At work too: what is in use is back at once, the start and what was done once are not. Twenty times a second an edit
+                // takes no
                 // longer for it.
                 programs.LetGo();
             }

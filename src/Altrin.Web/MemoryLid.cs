@@ -1,10 +1,12 @@
 namespace Altrin.Web;
 
-/// <summary>Keeps what a long computation has thrown away from piling up while it lasts. The collector waits with what has lived a little until much of it
+/// <summary>Keeps what a long computation has thrown away from piling up while it lasts. The collector waits with what has lived a little
+/// until much of it
 /// has come together: of ten houses tried nine are garbage by then, and the program holds five times what it uses.</summary>
 internal sealed class MemoryLid : IDisposable
 {
-    /// <summary>Bytes by which the heap may grow between two collections of all of it, at least; where much is in use, an eighth of that, for a collection
+    /// <summary>Bytes by which the heap may grow between two collections of all of it, at least; where much is in use, an eighth of that,
+    /// for a collection
     /// takes as long as much is in use: a few hundredths of a second for 90 MB.</summary>
     private const long Growth = 8L << 20;
 
@@ -27,7 +29,8 @@ internal sealed class MemoryLid : IDisposable
     public static void Look()
     {
         var before = Volatile.Read(ref floor);
-        if (GC.GetTotalMemory(forceFullCollection: false) - before < Math.Max(Growth, before / 8) || Interlocked.Exchange(ref collecting, 1) == 1) return;
+        if (GC.GetTotalMemory(forceFullCollection: false) - before < Math.Max(Growth, before / 8) || Interlocked.Exchange(ref collecting,
+            1) == 1) return;
         GC.Collect(GC.MaxGeneration, GCCollectionMode.Forced, blocking: true, compacting: false);
         // What is in use is no garbage: it is measured from there.
         Volatile.Write(ref floor, GC.GetTotalMemory(forceFullCollection: false));

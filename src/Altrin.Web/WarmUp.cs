@@ -5,7 +5,8 @@ using Altrin.Web.Demo;
 
 namespace Altrin.Web;
 
-/// <summary>Plans an invented house once, soon after the start, for nobody: whoever asks for plans first would else wait for the compiler twice as long as for the plans.
+/// <summary>Plans an invented house once, soon after the start, for nobody: whoever asks for plans first would else wait for the compiler
+/// twice as long as for the plans.
 /// A house that somebody asks for in the meantime is planned beside it, on the other core.</summary>
 internal sealed class WarmUp(IdleMemory memory) : BackgroundService
 {

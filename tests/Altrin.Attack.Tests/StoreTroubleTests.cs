@@ -7,7 +7,8 @@ using Microsoft.Data.Sqlite;
 
 namespace Altrin.Attack.Tests;
 
-/// <summary>The store will not take it: what happened is said in words, nothing that was confirmed is lost, and it goes on when the cause is gone.</summary>
+/// <summary>The store will not take it: what happened is said in words, nothing that was confirmed is lost, and it goes on when the cause
+/// is gone.</summary>
 public class StoreTroubleTests
 {
     /// <summary>A small file system of its own; skipped where that is not allowed.</summary>
@@ -18,7 +19,8 @@ public class StoreTroubleTests
         public SmallDisk(string size)
         {
             Assert.SkipUnless(OperatingSystem.IsLinux() && Environment.UserName == "root", "A small disk needs root.");
-            Assert.SkipUnless(Run("mount", "-t", "tmpfs", "-o", $"size={size}", "none", folder.Path) == 0, "No file system may be mounted here.");
+            Assert.SkipUnless(Run("mount", "-t", "tmpfs", "-o", $"size={size}", "none", folder.Path) == 0,
+                "No file system may be mounted here.");
         }
 
         public string Path => folder.Path;
@@ -42,13 +44,15 @@ public class StoreTroubleTests
     private static async Task<string> Title(HttpResponseMessage answer)
     {
         var text = await answer.Content.ReadAsStringAsync();
-        Assert.True(answer.StatusCode == HttpStatusCode.ServiceUnavailable, $"{(int)answer.StatusCode}: {text[..Math.Min(text.Length, 400)]}");
+        Assert.True(answer.StatusCode == HttpStatusCode.ServiceUnavailable,
+            $"{(int)answer.StatusCode}: {text[..Math.Min(text.Length, 400)]}");
         Assert.NotEmpty(answer.Headers.GetValues("Content-Security-Policy"));
         return (string)JsonNode.Parse(text)!["title"]!;
     }
 
     /// <summary>Everything that writes, each as a person does it.</summary>
-    private static async Task<List<(string Deed, HttpResponseMessage Answer)>> Everything(Victim victim, string job, int version, string step)
+    private static async Task<List<(string Deed, HttpResponseMessage Answer)>> Everything(Victim victim, string job, int version,
+        string step)
     {
         var document = await File.ReadAllTextAsync(Path.Combine(Victim.Root, "docs", "examples", "larkspur-house.json"));
         using var picture = new ByteArrayContent(Victim.Picture) { Headers = { ContentType = new("application/octet-stream") } };
@@ -57,7 +61,8 @@ public class StoreTroubleTests
             ("edit", await victim.Rename(job, version, new string('x', 190))),
             ("create", await victim.Client.PostAsJsonAsync("/api/jobs", new { from = "demo" })),
             ("import", await victim.Client.PostAsync("/api/jobs/import", new StringContent(document, Encoding.UTF8, "application/json"))),
-            ("tick", await victim.Client.PutAsJsonAsync($"/api/jobs/{job}/work-order/{step}", new { revision = 0, outcome = "as-said", note = new string('n', 3900) })),
+            ("tick", await victim.Client.PutAsJsonAsync($"/api/jobs/{job}/work-order/{step}", new { revision = 0, outcome = "as-said",
+                note = new string('n', 3900) })),
             ("photo", await victim.Client.PostAsync($"/api/jobs/{job}/photos?subject=printer", picture)),
             ("secret", await victim.Client.PutAsJsonAsync($"/api/jobs/{job}/secrets", new { name = "k", value = new string('s', 60) })),
         ];
@@ -66,7 +71,11 @@ public class StoreTroubleTests
     private static async Task<(string Job, int Version, string Step)> Planned(Victim victim)
     {
         var job = (string)(await victim.NewJob())["id"]!;
-        var plans = await Victim.Json(await victim.Client.PostAsJsonAsync($"/api/jobs/{job}/planned/deeds", new { version = 1, actions = new[] { new { @do = "set-lan-address", device = "studio", address = "192.168.77.1/24" } } }));
+        var plans = await Victim.Json(await victim.Client.PostAsJsonAsync($"/api/jobs/{job}/planned/deeds", new
+        {
+            version = 1,
+            actions = new[] { new { @do = "set-lan-address", device = "studio", address = "192.168.77.1/24" } }
+        }));
         var order = await Victim.Json(await victim.Client.GetAsync($"/api/jobs/{job}/work-order"));
         return (job, (int)plans["version"]!, (string)order["order"]!["steps"]![0]!["key"]!);
     }
@@ -91,13 +100,15 @@ public class StoreTroubleTests
         foreach (var (deed, answer) in await Everything(victim, job, version, step))
         {
             var title = await Title(answer);
-            Assert.True(title.Contains("disk is full", StringComparison.Ordinal) && title.Contains("Nothing was written", StringComparison.Ordinal), $"{deed}: {title}");
+            Assert.True(title.Contains("disk is full", StringComparison.Ordinal) && title.Contains("Nothing was written",
+                StringComparison.Ordinal), $"{deed}: {title}");
         }
         Assert.Equal(version, (int)(await Victim.Json(await victim.Client.GetAsync($"/api/jobs/{job}")))["version"]!);
         // Killed there and started again: it says so, and loses nothing.
         File.Delete(filler);
         File.Delete(filler + "2");
-        foreach (var (deed, answer) in await Everything(victim, job, version, step)) Assert.True(answer.IsSuccessStatusCode, $"{deed}: {(int)answer.StatusCode} {await answer.Content.ReadAsStringAsync()}");
+        foreach (var (deed, answer) in await Everything(victim, job, version, step)) Assert.True(answer.IsSuccessStatusCode,
+            $"{deed}: {(int)answer.StatusCode} {await answer.Content.ReadAsStringAsync()}");
         victim.End();
         using var again = await Victim.Serving(disk.Path);
         Assert.Equal(version + 1, (int)(await Victim.Json(await again.Client.GetAsync($"/api/jobs/{job}")))["version"]!);
@@ -151,7 +162,8 @@ public class StoreTroubleTests
             hold.CommandText = "BEGIN IMMEDIATE";
             await hold.ExecuteNonQueryAsync();
             var since = Stopwatch.StartNew();
-            Assert.Contains("Another program holds the database", await Title(await victim.Rename(job, 1, "Printer")), StringComparison.Ordinal);
+            Assert.Contains("Another program holds the database", await Title(await victim.Rename(job, 1, "Printer")),
+                StringComparison.Ordinal);
             Assert.True(since.Elapsed.TotalSeconds > 1.5, $"It waited for {since.Elapsed.TotalSeconds:0.0} s only.");
             // Who only looks is not held up.
             Assert.True((await victim.Client.GetAsync($"/api/jobs/{job}")).IsSuccessStatusCode);
@@ -168,7 +180,8 @@ public class StoreTroubleTests
         var job = (string)(await victim.NewJob())["id"]!;
         foreach (var file in Directory.GetFiles(folder.Path, "altrin.db*")) File.Move(file, file + ".away");
         Assert.Contains("database", await Title(await victim.Rename(job, 1, "Printer")), StringComparison.Ordinal);
-        Assert.Contains("database", await Title(await victim.Client.PostAsJsonAsync("/api/jobs", new { from = "demo" })), StringComparison.Ordinal);
+        Assert.Contains("database", await Title(await victim.Client.PostAsJsonAsync("/api/jobs", new { from = "demo" })),
+            StringComparison.Ordinal);
         foreach (var file in Directory.GetFiles(folder.Path, "altrin.db*.away")) File.Move(file, file[..^5], overwrite: true);
         Assert.True((await victim.Rename(job, 1, "Printer")).IsSuccessStatusCode);
     }
@@ -209,7 +222,8 @@ public class StoreTroubleTests
         Shell($"chmod -R u+w {folder.Path}");
         using var again = await (await Victim.AsNobody(folder.Path))!.Served();
         Assert.Equal(version, (int)(await Victim.Json(await again.Client.GetAsync($"/api/jobs/{job}")))["version"]!);
-        foreach (var (deed, answer) in await Everything(again, job, version, step)) Assert.True(answer.IsSuccessStatusCode, $"{deed}: {(int)answer.StatusCode} {await answer.Content.ReadAsStringAsync()}");
+        foreach (var (deed, answer) in await Everything(again, job, version, step)) Assert.True(answer.IsSuccessStatusCode,
+            $"{deed}: {(int)answer.StatusCode} {await answer.Content.ReadAsStringAsync()}");
     }
 
     private static void Shell(string command)

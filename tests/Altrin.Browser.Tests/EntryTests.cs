@@ -12,7 +12,8 @@ public sealed class EntryTests : HandTest
     [Theory]
     [InlineData("repeater", 1280, 800), InlineData("repeater", 390, 844)]
     [InlineData("by-cable", 1280, 800), InlineData("by-cable", 390, 844)]
-    [InlineData("plug-in", 1280, 800), InlineData("powerline", 1280, 800), InlineData("main-router", 1280, 800), InlineData("asks", 1280, 800)]
+    [InlineData("plug-in", 1280, 800), InlineData("powerline", 1280, 800), InlineData("main-router", 1280, 800), InlineData("asks", 1280,
+        800)]
     public void A_job_is_entered_in_sixty_presses_and_the_first_way_is_the_trades(string job, int width, int height) =>
         IsEntered(job, width, height);
 
@@ -20,8 +21,10 @@ public sealed class EntryTests : HandTest
     [Theory, Trait("kind", "long")]
     [InlineData("02-second-router"), InlineData("03-pass-through"), InlineData("04-wisp-first"), InlineData("05-mesh-router")]
     [InlineData("06-mesh-kit")]
-    [InlineData("07-ceiling"), InlineData("08-second-unit"), InlineData("09-mesh-behind"), InlineData("12-switch"), InlineData("13-asks-bridged")]
-    [InlineData("14-two-old"), InlineData("16-wizard"), InlineData("17-bridge"), InlineData("18-shared-line"), InlineData("19-old-hub"), InlineData("20-wds")]
+    [InlineData("07-ceiling"), InlineData("08-second-unit"), InlineData("09-mesh-behind"), InlineData("12-switch"),
+        InlineData("13-asks-bridged")]
+    [InlineData("14-two-old"), InlineData("16-wizard"), InlineData("17-bridge"), InlineData("18-shared-line"), InlineData("19-old-hub"),
+        InlineData("20-wds")]
     [InlineData("21-guest-house")]
     public void Every_job_of_the_trade_is(string job) => IsEntered(job, 1280, 800);
 
@@ -54,8 +57,10 @@ public sealed class EntryTests : HandTest
 
     /// <summary>From the words of a job: only what decides it is asked, and each answer is one press.</summary>
     [Theory]
-    [InlineData("access point in the loft", "Old router, 2.4 GHz, 300 Mb/s on the carton", "a data cable lies there", "Loft router as access point by hand", 1280, 800)]
-    [InlineData("repeat into the bedroom", "Router with access-point, bridge and repeater modes", "none", "Bedroom router as repeater", 390, 844)]
+    [InlineData("access point in the loft", "Old router, 2.4 GHz, 300 Mb/s on the carton", "a data cable lies there",
+        "Loft router as access point by hand", 1280, 800)]
+    [InlineData("repeat into the bedroom", "Router with access-point, bridge and repeater modes", "none", "Bedroom router as repeater",
+        390, 844)]
     public void A_job_is_entered_by_its_words_and_the_questions_that_decide_it(string words, string kind, string cable, string first,
         int width, int height)
     {

@@ -51,9 +51,11 @@ public abstract class HandTest : IDisposable
 
     /// <summary>What the server answers to a body of JSON.</summary>
     protected byte[] Post(string path, string json) => Client.PostAsync(Server.Address + path,
-        new StringContent(json, System.Text.Encoding.UTF8, "application/json")).GetAwaiter().GetResult().Content.ReadAsByteArrayAsync().GetAwaiter().GetResult();
+        new StringContent(json, System.Text.Encoding.UTF8,
+            "application/json")).GetAwaiter().GetResult().Content.ReadAsByteArrayAsync().GetAwaiter().GetResult();
 
-    protected JsonNode? Ask(string path) => JsonNode.Parse(Client.GetStringAsync(Server.Address + path).GetAwaiter().GetResult()) is { } answer ? WholeJob.Of(answer) : null;
+    protected JsonNode? Ask(string path) => JsonNode.Parse(Client.GetStringAsync(Server.Address
+        + path).GetAwaiter().GetResult()) is { } answer ? WholeJob.Of(answer) : null;
 
     /// <summary>What was changed, newest last, as the server has it.</summary>
     protected IReadOnlyList<string> Log() => [.. Ask($"/api/jobs/{Job}/log")!.AsArray().Select(entry => (string)entry!["sentence"]!)];

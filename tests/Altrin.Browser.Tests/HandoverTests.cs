@@ -70,7 +70,8 @@ public sealed class HandoverTests : HandTest
         Browser.Press("Save the job file");
         Browser.UntilText("Write a phrase of 12 to 200 letters");
         var file = Path.Combine(Directory.CreateTempSubdirectory("altrin-test-").FullName, "larkspur.altrin");
-        File.WriteAllBytes(file, Post($"/api/jobs/{Job}/job-file", """{ "withPhotos": true, "phrase": "four words that do not belong" }"""));
+        File.WriteAllBytes(file, Post($"/api/jobs/{Job}/job-file",
+            """{ "withPhotos": true, "phrase": "four words that do not belong" }"""));
         Browser.Go(Server.Address);
         Browser.UntilText("Begin an empty house");
         Browser.Driver.FindElement(OpenQA.Selenium.By.CssSelector("input[aria-label='Document to bring in']")).SendKeys(file);

@@ -16,9 +16,11 @@ public sealed class VisitTests : HandTest
           224.0.0.22            01-00-5e-00-00-16     static
         """;
 
-    private void Stop(string name) => Browser.Press(() => Browser.Css("ol[aria-label='Stops of the walk']").FindElement(OpenQA.Selenium.By.XPath($".//a[contains(., '{name}')]")));
+    private void Stop(string name) => Browser.Press(() =>
+        Browser.Css("ol[aria-label='Stops of the walk']").FindElement(OpenQA.Selenium.By.XPath($".//a[contains(., '{name}')]")));
 
-    private string LineOf(string text) => (string)Browser.Run("return [...document.querySelectorAll('.pasted tr')].find((one) => one.innerText.includes(arguments[0]))?.querySelector('.note').innerText ?? 'none'", text)!;
+    private string LineOf(string text) =>
+        (string)Browser.Run("return [...document.querySelectorAll('.pasted tr')].find((one) => one.innerText.includes(arguments[0]))?.querySelector('.note').innerText ?? 'none'", text)!;
 
     [Fact]
     public void A_neighbour_list_is_read_line_by_line_and_taken_with_a_look()
@@ -61,7 +63,8 @@ public sealed class VisitTests : HandTest
         Browser.Keys(Escape);
         Browser.Keys("v");
         Browser.Until(() => Browser.Count("[role=dialog] textarea") == 1, "the paste sheet");
-        Browser.Put("Paste here", Neighbours.Replace("  192.168.31.131        00-00-5e-00-53-99     dynamic\n", "", StringComparison.Ordinal));
+        Browser.Put("Paste here", Neighbours.Replace("  192.168.31.131        00-00-5e-00-53-99     dynamic\n", "",
+            StringComparison.Ordinal));
         Browser.UntilText("Windows, neighbours");
         Browser.Press("Keep it as the list before");
         Browser.UntilText("is kept as the one before");
@@ -72,8 +75,10 @@ public sealed class VisitTests : HandTest
         Browser.Put("Paste here", Neighbours);
         Browser.UntilText("192.168.31.131 came between the two lists: that is the box.");
         Browser.Press(() => Browser.Css("button[aria-label='Take it: It is Loft point']"));
-        Browser.Until(() => (string?)Found()["document"]!["devices"]!.AsArray().Single(box => (string)box!["name"]! == "Loft point")!["mac"] == "00:00:5E:00:53:99", "its MAC");
-        Assert.Equal("access-point-asks", (string)Found()["document"]!["devices"]!.AsArray().Single(box => (string)box!["name"]! == "Loft point")!["kit"]!);
+        Browser.Until(() => (string?)Found()["document"]!["devices"]!.AsArray().Single(box =>
+            (string)box!["name"]! == "Loft point")!["mac"] == "00:00:5E:00:53:99", "its MAC");
+        Assert.Equal("access-point-asks", (string)Found()["document"]!["devices"]!.AsArray().Single(box =>
+            (string)box!["name"]! == "Loft point")!["kit"]!);
     }
 
     [Theory]
@@ -143,10 +148,13 @@ public sealed class VisitTests : HandTest
     {
         OpenDemo(stage: "visit");
         Stop("What is on it now");
-        foreach (var thing in new[] { "Work laptop", "Studio tablet" }) Browser.Press(() => Browser.Css($"input[aria-label='Mark {thing}']"));
+        foreach (var thing in new[] { "Work laptop", "Studio tablet" }) Browser.Press(() =>
+            Browser.Css($"input[aria-label='Mark {thing}']"));
         Browser.Choose("Put these 2 on", "Wi-Fi larkspur");
         Browser.Press("Join them");
-        Browser.Until(() => Found()["document"]!["endpoints"]!.AsArray().Count(thing => (string?)thing!["connect"]?["ssid"] == "larkspur") >= 2 && (string?)Thing("Work laptop")["connect"]?["ssid"] == "larkspur" && (string?)Thing("Studio tablet")["connect"]?["ssid"] == "larkspur", "both on it");
+        Browser.Until(() => Found()["document"]!["endpoints"]!.AsArray().Count(thing =>
+            (string?)thing!["connect"]?["ssid"] == "larkspur") >= 2 && (string?)Thing("Work laptop")["connect"]?["ssid"] == "larkspur"
+            && (string?)Thing("Studio tablet")["connect"]?["ssid"] == "larkspur", "both on it");
     }
 
     [Fact]
@@ -157,12 +165,15 @@ public sealed class VisitTests : HandTest
         phone.Put("Paste here", Neighbours);
         phone.UntilText("Take all into the house");
         Assert.Equal(390L, phone.Run("return document.documentElement.scrollWidth"));
-        Assert.Equal("", phone.Run("return [...document.querySelectorAll('main button, main a, main input, main textarea, main select')].filter((one) => one.getClientRects().length && !one.hidden && one.type !== 'file').filter((one) => { const box = (one.closest('label') ?? one).getBoundingClientRect(); return box.height < 43 || box.right > innerWidth + 1 }).map((one) => one.getAttribute('aria-label') ?? one.textContent).join('|')"));
+        Assert.Equal("",
+            phone.Run("return [...document.querySelectorAll('main button, main a, main input, main textarea, main select')].filter((one) => one.getClientRects().length && !one.hidden && one.type !== 'file').filter((one) => { const box = (one.closest('label') ?? one).getBoundingClientRect(); return box.height < 43 || box.right > innerWidth + 1 }).map((one) => one.getAttribute('aria-label') ?? one.textContent).join('|')"));
     }
 
-    private System.Text.Json.Nodes.JsonNode Box(string id) => Found()["document"]!["devices"]!.AsArray().Single(box => (string)box!["id"]! == id)!;
+    private System.Text.Json.Nodes.JsonNode Box(string id) => Found()["document"]!["devices"]!.AsArray().Single(box =>
+        (string)box!["id"]! == id)!;
 
-    private System.Text.Json.Nodes.JsonNode Thing(string name) => Found()["document"]!["endpoints"]!.AsArray().Single(thing => (string)thing!["name"]! == name)!;
+    private System.Text.Json.Nodes.JsonNode Thing(string name) => Found()["document"]!["endpoints"]!.AsArray().Single(thing =>
+        (string)thing!["name"]! == name)!;
 
     /// <summary>One press, and what the laptop shows stands there as a paste would; nothing is taken by it.</summary>
     [Theory, InlineData(1280, 800), InlineData(390, 844)]

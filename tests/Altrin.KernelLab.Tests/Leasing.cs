@@ -33,7 +33,8 @@ internal sealed class Leasing(LabHouse lab)
                 {
                     var giver = running.Find(one => SegmentOf(one.Place) == group.Key);
                     foreach (var card in InAskingOrder(group, giver))
-                        if ((Ask(card) ?? (giver is null && !isPast ? null : Ask(card))) is var (lease, server)) card.Leases[(NameOf(server, giver, running), server)] = lease;
+                        if ((Ask(card) ?? (giver is null && !isPast ? null : Ask(card))) is var (lease,
+                            server)) card.Leases[(NameOf(server, giver, running), server)] = lease;
                 });
             }
             finally
@@ -49,7 +50,8 @@ internal sealed class Leasing(LabHouse lab)
         }
     }
 
-    private bool IsPassed(Card card) => card is { Asks: true, Kind: "wan" } && lab.House.Devices.Any(box => box.Mode == DeviceMode.Passthrough && box.PassthroughTo == card.Owner);
+    private bool IsPassed(Card card) => card is { Asks: true, Kind: "wan" } && lab.House.Devices.Any(box =>
+        box.Mode == DeviceMode.Passthrough && box.PassthroughTo == card.Owner);
 
     /// <summary>A PPPoE WAN speaks on its session, not on the cable.</summary>
     private static Place PlaceOf(Card card) => card.Link == "ppp0" ? new(LabHouse.Provider, "bsession") : card.Place;
@@ -69,12 +71,14 @@ internal sealed class Leasing(LabHouse lab)
     private static (LabLease, Ipv4Address Server)? Ask(Card card)
     {
         var file = Path.Combine(Folder, $"{card.Space}-{card.Link}-{Guid.NewGuid():N}");
-        Kernel.In(card.Space, () => Kernel.Run("env", $"LEASE_FILE={file} udhcpc -i {card.Link} -n -q -f -t 2 -T 1 -s {Script}", mayFail: true));
+        Kernel.In(card.Space, () => Kernel.Run("env", $"LEASE_FILE={file} udhcpc -i {card.Link} -n -q -f -t 2 -T 1 -s {Script}",
+            mayFail: true));
         if (!File.Exists(file)) return null;
         var words = File.ReadAllText(file).Trim().Split(' ');
         File.Delete(file);
         var length = int.Parse(words[1], CultureInfo.InvariantCulture);
-        return (new(new(Ipv4Address.Parse(words[0]), length), words.Length > 3 ? Ipv4Address.Parse(words[3]) : null), Ipv4Address.Parse(words[2]));
+        return (new(new(Ipv4Address.Parse(words[0]), length), words.Length > 3 ? Ipv4Address.Parse(words[3]) : null),
+            Ipv4Address.Parse(words[2]));
     }
 
     private Process Serve(Giver giver)
@@ -98,7 +102,8 @@ internal sealed class Leasing(LabHouse lab)
     private string Hosts(Giver giver)
     {
         var prefix = giver.Own.Prefix;
-        var held = lab.Cards.Where(card => card.Fixed is not null && SegmentOf(card.Place) == SegmentOf(giver.Place)).Select(card => card.Fixed!.Value.Address).ToHashSet();
+        var held = lab.Cards.Where(card => card.Fixed is not null && SegmentOf(card.Place) == SegmentOf(giver.Place)).Select(card =>
+            card.Fixed!.Value.Address).ToHashSet();
         var hosts = new List<string>();
         var (taken, served) = (new HashSet<Ipv4Address>(), new HashSet<MacAddress>());
         foreach (var reservation in giver.Reservations)
@@ -108,7 +113,8 @@ internal sealed class Leasing(LabHouse lab)
                 served.Add(reservation.Mac);
                 hosts.Add($"--dhcp-host={reservation.Mac},{reservation.Address}");
             }
-        var aside = held.Concat(giver.Reservations.Select(one => one.Address)).Where(address => prefix.Contains(address) && address != giver.Own.Address && taken.Add(address));
+        var aside = held.Concat(giver.Reservations.Select(one => one.Address)).Where(address => prefix.Contains(address)
+            && address != giver.Own.Address && taken.Add(address));
         hosts.AddRange(aside.Select((address, i) => $"--dhcp-host=02:FF:00:00:{i >> 8:X2}:{i & 255:X2},{address}"));
         if (giver.Ignores is { } mac) hosts.Add($"--dhcp-host={mac},ignore");
         return string.Join(' ', hosts);

@@ -133,7 +133,8 @@ public class JobFileTests
     public async Task A_file_that_means_harm_is_refused_in_words()
     {
         using var app = new TestApp();
-        var head = ("job.json", """{"format":"altrin.job/1","name":"x","created":"2026-12-02T10:00:00+00:00","changed":"2026-12-02T10:00:00+00:00","version":1}""");
+        var head = ("job.json",
+            """{"format":"altrin.job/1","name":"x","created":"2026-12-02T10:00:00+00:00","changed":"2026-12-02T10:00:00+00:00","version":1}""");
         foreach (var (file, says) in new[]
         {
             (Zip([.. Enumerable.Range(0, 1000).Select(n => ($"photos/{n}.jpg", ""))]), "1000 files"),
@@ -143,7 +144,8 @@ public class JobFileTests
             (Zip(head, ("found.json", new string(' ', 30 << 20))), "larger"),
             (Zip(head), "found.json is missing"),
             (Zip(("job.json", "[]")), "job.json"),
-            (Zip(("job.json", """{"format":"altrin.job/9","name":"x","created":"2026-12-02T10:00:00+00:00","changed":"2026-12-02T10:00:00+00:00","version":1}""")), "altrin.job/9"),
+            (Zip(("job.json",
+                """{"format":"altrin.job/9","name":"x","created":"2026-12-02T10:00:00+00:00","changed":"2026-12-02T10:00:00+00:00","version":1}""")), "altrin.job/9"),
             (Encoding.UTF8.GetBytes("no zip at all"), "no whole job file"),
         })
         {

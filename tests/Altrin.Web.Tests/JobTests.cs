@@ -118,7 +118,8 @@ public class JobTests
     public async Task The_first_page_of_two_thousand_jobs_costs_little_more_than_that_of_sixty()
     {
         var (few, many) = (await FirstPages(60), await FirstPages(2000));
-        Assert.True(many < 10 * few + TimeSpan.FromMilliseconds(50), $"{few.TotalMilliseconds:0} ms of 60 jobs, {many.TotalMilliseconds:0} ms of 2,000");
+        Assert.True(many < 10 * few + TimeSpan.FromMilliseconds(50),
+            $"{few.TotalMilliseconds:0} ms of 60 jobs, {many.TotalMilliseconds:0} ms of 2,000");
     }
 
     /// <returns>The least of eight times that the first page and a search took, together.</returns>

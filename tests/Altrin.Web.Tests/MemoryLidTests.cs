@@ -10,7 +10,8 @@ public class MemoryLidTests
     /// <summary>A look while the pieces are still held would take them for what is in use.</summary>
     private static readonly TimeSpan OnlyWhenAsked = Timeout.InfiniteTimeSpan;
 
-    /// <summary>What has grown old and is thrown away then stays until the collector looks at all of it, which it does of itself when far more has come together.</summary>
+    /// <summary>What has grown old and is thrown away then stays until the collector looks at all of it, which it does of itself when far
+    /// more has come together.</summary>
     [Fact]
     public void What_a_long_computation_throws_away_is_given_back_while_it_lasts()
     {

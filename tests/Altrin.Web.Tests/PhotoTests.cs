@@ -72,7 +72,8 @@ public class PhotoTests
         using var picture = SKBitmap.Decode(await kept.Content.ReadAsByteArrayAsync());
         Assert.Equal((1600, 533), (picture.Width, picture.Height));
         await app.Client.DeleteAsync($"/api/jobs/{job}");
-        Assert.Equal(HttpStatusCode.NotFound, (await app.Client.GetAsync($"/api/jobs/{job}/photos/{(string)answer["photo"]!["id"]!}")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound,
+            (await app.Client.GetAsync($"/api/jobs/{job}/photos/{(string)answer["photo"]!["id"]!}")).StatusCode);
     }
 
     /// <summary>Orientation 6: the camera was held upright, and its picture lies on its side.</summary>
@@ -81,7 +82,8 @@ public class PhotoTests
     {
         using var app = new TestApp();
         var job = await Job(app);
-        var sent = WithExif(Picture(800, 400, SKEncodedImageFormat.Jpeg, canvas => canvas.DrawRect(0, 0, 400, 400, new() { Color = SKColors.DarkGreen })), 6);
+        var sent = WithExif(Picture(800, 400, SKEncodedImageFormat.Jpeg, canvas => canvas.DrawRect(0, 0, 400, 400,
+            new() { Color = SKColors.DarkGreen })), 6);
         Assert.True(sent.AsSpan().IndexOf("GPS 51.5"u8) > 0);
         var answer = await TestApp.Json(await Send(app, job, sent));
         var bytes = await app.Client.GetByteArrayAsync($"/api/jobs/{job}/photos/{(string)answer["photo"]!["id"]!}");
@@ -98,12 +100,14 @@ public class PhotoTests
     {
         using var app = new TestApp();
         var job = await Job(app);
-        var answer = await TestApp.Json(await Send(app, job, WithCode("WIFI:T:WPA;S:setup-53A7;P:planted;Quill1;;".Replace(";Quill", "\\;Quill", StringComparison.Ordinal))));
+        var answer = await TestApp.Json(await Send(app, job, WithCode("WIFI:T:WPA;S:setup-53A7;P:planted;Quill1;;".Replace(";Quill",
+            "\\;Quill", StringComparison.Ordinal))));
         var code = answer["codes"]!.AsArray().Single()!;
         Assert.Equal(("setup-53A7", "wpa2", "planted;Quill1"), ((string)code["ssid"]!, (string)code["security"]!, (string)code["key"]!));
         Assert.DoesNotContain("planted", await app.Client.GetStringAsync($"/api/jobs/{job}/photos"), StringComparison.Ordinal);
         Assert.DoesNotContain("planted", await app.Client.GetStringAsync($"/api/jobs/{job}"), StringComparison.Ordinal);
-        var mac = (await TestApp.Json(await Send(app, job, WithCode("MAC:00005E0053A7", SKEncodedImageFormat.Png))))["codes"]!.AsArray().Single()!;
+        var mac = (await TestApp.Json(await Send(app, job, WithCode("MAC:00005E0053A7",
+            SKEncodedImageFormat.Png))))["codes"]!.AsArray().Single()!;
         Assert.Equal("00:00:5E:00:53:A7", (string)mac["mac"]!);
     }
 
@@ -111,7 +115,8 @@ public class PhotoTests
     {
         // 8,000 by 8,000 dots of one colour: a few kilobytes that would be a quarter of a gigabyte.
         var bomb = Picture(8000, 8000, SKEncodedImageFormat.Png);
-        var half = Picture(600, 600, SKEncodedImageFormat.Png, canvas => canvas.DrawCircle(300, 300, 200, new() { Color = SKColors.Brown }));
+        var half = Picture(600, 600, SKEncodedImageFormat.Png, canvas => canvas.DrawCircle(300, 300, 200,
+            new() { Color = SKColors.Brown }));
         return new()
         {
             { "million dots", bomb },
@@ -145,7 +150,8 @@ public class PhotoTests
     {
         using var app = new TestApp();
         var job = await Job(app);
-        var answer = await TestApp.Json(await Send(app, job, [.. Picture(300, 300, SKEncodedImageFormat.Jpeg), .. "PK\u0003\u0004<script>alert(1)</script>"u8]));
+        var answer = await TestApp.Json(await Send(app, job, [.. Picture(300, 300, SKEncodedImageFormat.Jpeg),
+            .. "PK\u0003\u0004<script>alert(1)</script>"u8]));
         var kept = await app.Client.GetAsync($"/api/jobs/{job}/photos/{(string)answer["photo"]!["id"]!}");
         Assert.True((await kept.Content.ReadAsByteArrayAsync()).AsSpan().IndexOf("<script>"u8) < 0);
         Assert.Equal("nosniff", kept.Headers.GetValues("X-Content-Type-Options").Single());
@@ -173,7 +179,8 @@ public class PhotoTests
             Assert.Contains("20 MB already. Delete one first.", await answer.Content.ReadAsStringAsync(), StringComparison.Ordinal);
             var list = JsonNode.Parse(await app.Client.GetStringAsync($"/api/jobs/{job}/photos"))!.AsArray();
             Assert.InRange(list.Sum(one => (long)one!["bytes"]!), 15L << 20, 20L << 20);
-            Assert.Equal(HttpStatusCode.NoContent, (await app.Client.DeleteAsync($"/api/jobs/{job}/photos/{(string)list[0]!["id"]!}")).StatusCode);
+            Assert.Equal(HttpStatusCode.NoContent,
+                (await app.Client.DeleteAsync($"/api/jobs/{job}/photos/{(string)list[0]!["id"]!}")).StatusCode);
             Assert.Equal(HttpStatusCode.OK, (await Send(app, job, noise)).StatusCode);
             return;
         }
@@ -187,7 +194,8 @@ public class PhotoTests
         using var app = new TestApp();
         var job = await Job(app);
         var random = new Random(9);
-        byte[][] whole = [Picture(60, 60, SKEncodedImageFormat.Jpeg), Picture(60, 60, SKEncodedImageFormat.Png), Picture(60, 60, SKEncodedImageFormat.Webp)];
+        byte[][] whole = [Picture(60, 60, SKEncodedImageFormat.Jpeg), Picture(60, 60, SKEncodedImageFormat.Png), Picture(60, 60,
+            SKEncodedImageFormat.Webp)];
         for (var n = 0; n < 240; n++)
         {
             var bytes = (byte[])whole[n % 3].Clone();

@@ -10,7 +10,8 @@ public sealed class StartTests : IDisposable
 
     public void Dispose()
     {
-        if (!OperatingSystem.IsWindows()) File.SetUnixFileMode(folder, UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute);
+        if (!OperatingSystem.IsWindows()) File.SetUnixFileMode(folder,
+            UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute);
         Directory.Delete(folder, recursive: true);
     }
 
@@ -34,17 +35,20 @@ public sealed class StartTests : IDisposable
     [InlineData("--share", "yes", "true or false")]
     [InlineData("--share-address", "here", "is no address")]
     [InlineData("--prot", "5080", "no such setting")]
-    public async Task A_setting_that_cannot_be_is_named(string name, string value, string says) => Assert.Contains(says, await Start(name, value), StringComparison.Ordinal);
+    public async Task A_setting_that_cannot_be_is_named(string name, string value, string says) => Assert.Contains(says, await Start(name,
+        value), StringComparison.Ordinal);
 
     [Fact]
-    public async Task A_setting_without_a_value_is_named() => Assert.Contains("--port wants a value", await Start("--data", folder, "--port"), StringComparison.Ordinal);
+    public async Task A_setting_without_a_value_is_named() => Assert.Contains("--port wants a value", await Start("--data", folder,
+        "--port"), StringComparison.Ordinal);
 
     [Fact]
     public async Task A_port_that_is_taken_is_said()
     {
         using var taken = new TcpListener(IPAddress.Loopback, 0);
         taken.Start();
-        Assert.Contains("has this port", await Start("--data", folder, "--port", $"{((IPEndPoint)taken.LocalEndpoint).Port}"), StringComparison.Ordinal);
+        Assert.Contains("has this port", await Start("--data", folder, "--port", $"{((IPEndPoint)taken.LocalEndpoint).Port}"),
+            StringComparison.Ordinal);
     }
 
     [Fact]

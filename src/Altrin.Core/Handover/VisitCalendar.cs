@@ -37,7 +37,8 @@ internal static class VisitCalendar
     }
 
     private static string Uid(NetworkDocument found, NetworkDocument planned) =>
-        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(AltrinJson.WriteCompact(found) + AltrinJson.WriteCompact(planned))).AsSpan(0, 16));
+        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(AltrinJson.WriteCompact(found)
+            + AltrinJson.WriteCompact(planned))).AsSpan(0, 16));
 
     /// <summary>RFC 5545 section 3.3.11.</summary>
     private static string Escape(string text) => Xml.Clean(text).ReplaceLineEndings("\n").Replace("\\", "\\\\", StringComparison.Ordinal)

@@ -21,7 +21,8 @@ public sealed record Building : DocumentPart
     public FloorMaterial? Floors { get; init; }
     public double? StoreyM { get; init; }
 
-    /// <summary>How much more (or, below 0, less) is lost between two rooms than the table of materials says: learnt from what was measured here. In dB.</summary>
+    /// <summary>How much more (or, below 0, less) is lost between two rooms than the table of materials says: learnt from what was
+    /// measured here. In dB.</summary>
     public double? OffsetDb { get; init; }
 
     /// <summary>More than that is no matter of walls.</summary>
@@ -75,7 +76,8 @@ public readonly record struct RoomRect(double X, double Y, double Width, double 
     public static int Count => 4;
     public static string Expected => "x, y, width and depth in metres, such as [0, 0, 3, 4.5]";
     public static string? WhyNot(ReadOnlySpan<double> n) =>
-        n[2] <= 0 || n[3] <= 0 ? "Width and depth must be more than 0." : Math.Max(n[2], n[3]) > MostM || FloorPoint.IsFar(n[0]) || FloorPoint.IsFar(n[1]) ? $"No room is that big or that far: stay within {MostM:0} m." : null;
+        n[2] <= 0 || n[3] <= 0 ? "Width and depth must be more than 0." : Math.Max(n[2], n[3]) > MostM || FloorPoint.IsFar(n[0])
+            || FloorPoint.IsFar(n[1]) ? $"No room is that big or that far: stay within {MostM:0} m." : null;
     public static RoomRect From(ReadOnlySpan<double> n) => new(n[0], n[1], n[2], n[3]);
     public double[] Numbers() => [X, Y, Width, Depth];
 }
@@ -86,7 +88,8 @@ public readonly record struct FloorPoint(double X, double Y) : INumbers<FloorPoi
 {
     public static int Count => 2;
     public static string Expected => "x and y in metres, such as [1.5, 2]";
-    public static string? WhyNot(ReadOnlySpan<double> n) => IsFar(n[0]) || IsFar(n[1]) ? $"That is too far: stay within {RoomRect.MostM:0} m." : null;
+    public static string? WhyNot(ReadOnlySpan<double> n) => IsFar(n[0]) || IsFar(n[1])
+        ? $"That is too far: stay within {RoomRect.MostM:0} m." : null;
     public static FloorPoint From(ReadOnlySpan<double> n) => new(n[0], n[1]);
     public double[] Numbers() => [X, Y];
 
@@ -157,13 +160,15 @@ public sealed class NumbersConverter<T> : JsonConverter<T> where T : struct, INu
         if (element.ValueKind != JsonValueKind.Array || element.GetArrayLength() != T.Count) return null;
         var numbers = new double[T.Count];
         for (var i = 0; i < numbers.Length; i++)
-            if (element[i].ValueKind != JsonValueKind.Number || !element[i].TryGetDouble(out numbers[i]) || !double.IsFinite(numbers[i])) return null;
+            if (element[i].ValueKind != JsonValueKind.Number || !element[i].TryGetDouble(out numbers[i])
+                || !double.IsFinite(numbers[i])) return null;
         why = T.WhyNot(numbers);
         return why is null ? T.From(numbers) : null;
     }
 }
 
-/// <summary>Which room a word means: rooms are known by id or by what the household calls them, and letter case makes no other room.</summary>
+/// <summary>Which room a word means: rooms are known by id or by what the household calls them, and letter case makes no other
+/// room.</summary>
 public static class Rooms
 {
     /// <summary>The listed room of that id, else of that name; null for one that is not listed.</summary>

@@ -3,7 +3,8 @@ namespace Altrin.Core.Visit;
 /// <summary>What the tools are called by somebody who uses them, and what their lists cannot show. Common practice, no source.</summary>
 internal static class SourceWords
 {
-    private const string SpokenTo = "Lists only whom this laptop has spoken to.", NoFixed = "Leaves out what has a fixed address, and may have a second page.";
+    private const string SpokenTo = "Lists only whom this laptop has spoken to.",
+        NoFixed = "Leaves out what has a fixed address, and may have a second page.";
 
     public static (string Says, string? Cannot) Of(string source) => source switch
     {

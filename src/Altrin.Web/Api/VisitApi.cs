@@ -34,7 +34,8 @@ internal static class VisitApi
     private static async Task<Results<Ok<Walk>, ProblemHttpResult>> Look(string id, Jobs jobs, CancellationToken cancel) =>
         await jobs.Find(id, cancel) is { } job ? TypedResults.Ok(Walk.Of(job.Found.House.Evaluation.State)) : Answers.NoSuchJob();
 
-    private static async Task<Results<Ok<JobInWords>, ValidationProblem, ProblemHttpResult>> Ask(string id, string? words, Jobs jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<JobInWords>, ValidationProblem, ProblemHttpResult>> Ask(string id, string? words, Jobs jobs,
+        CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
         return words?.Length > JobWords.MostLetters
@@ -42,14 +43,17 @@ internal static class VisitApi
             : TypedResults.Ok(Questions.Of(job.Found.House.Evaluation.State, words ?? ""));
     }
 
-    private static async Task<Results<Ok<Paste>, ValidationProblem, ProblemHttpResult>> Read(string id, PastedInput pasted, Jobs jobs, MakerRegistry makers, CancellationToken cancel)
+    private static async Task<Results<Ok<Paste>, ValidationProblem, ProblemHttpResult>> Read(string id, PastedInput pasted, Jobs jobs,
+        MakerRegistry makers, CancellationToken cancel)
     {
         if (await jobs.Find(id, cancel) is not { } job) return Answers.NoSuchJob();
         if (pasted.Text.Length > PastedText.MostLetters) return Answers.Invalid("text", "More than 4 million letters. Paste less at once.");
-        return TypedResults.Ok(Paste.Of(job.Found.Document, pasted.Text, string.IsNullOrWhiteSpace(pasted.Before) ? null : pasted.Before, makers.Of));
+        return TypedResults.Ok(Paste.Of(job.Found.Document, pasted.Text, string.IsNullOrWhiteSpace(pasted.Before) ? null : pasted.Before,
+            makers.Of));
     }
 
-    private static async Task<Results<Ok<Ruler[]>, ProblemHttpResult>> Addresses(string id, string side, Jobs jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<Ruler[]>, ProblemHttpResult>> Addresses(string id, string side, Jobs jobs,
+        CancellationToken cancel)
     {
         var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
         if (house is null) return problem!;
@@ -57,7 +61,8 @@ internal static class VisitApi
         return TypedResults.Ok(Rulers.Of(state, Stairs.Of(state)).ToArray());
     }
 
-    private static async Task<Results<Ok<Reckoning>, ValidationProblem, ProblemHttpResult>> Reckon(string id, string side, string address, Jobs jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<Reckoning>, ValidationProblem, ProblemHttpResult>> Reckon(string id, string side, string address,
+        Jobs jobs, CancellationToken cancel)
     {
         var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
         if (house is null) return problem!;
@@ -66,24 +71,28 @@ internal static class VisitApi
             : Answers.Invalid("address", $"“{(address.Length > 60 ? address[..60] : address)}” is not {Reckoning.Expected}.");
     }
 
-    private static async Task<Results<Ok<SubnetMove>, ValidationProblem, ProblemHttpResult>> Move(string id, string side, string segment, string from, string to, Jobs jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<SubnetMove>, ValidationProblem, ProblemHttpResult>> Move(string id, string side, string segment,
+        string from, string to, Jobs jobs, CancellationToken cancel)
     {
         var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
         if (house is null) return problem!;
         if (!Prefix.TryParse(from.Trim(), out var old)) return Answers.Invalid("from", $"“{from}” is not {Prefix.Expected}.");
         // 192.168.7.1/24 is nearly right, and 192.168.7.0 alone is as people say it.
-        if (Reckoning.Of(to.Contains('/', StringComparison.Ordinal) ? to : $"{to}/{old.Length}") is not { } meant) return Answers.Invalid("to", $"“{to}” is not {Prefix.Expected}.");
+        if (Reckoning.Of(to.Contains('/', StringComparison.Ordinal) ? to
+            : $"{to}/{old.Length}") is not { } meant) return Answers.Invalid("to", $"“{to}” is not {Prefix.Expected}.");
         var (move, why) = SubnetMove.Of(house.State, segment, old, Prefix.Parse(meant.Prefix));
         return move is not null ? TypedResults.Ok(move) : Answers.Invalid("to", why!);
     }
 
-    private static async Task<Results<Ok<KeptAddresses>, ProblemHttpResult>> Kept(string id, string side, string[] thing, Jobs jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<KeptAddresses>, ProblemHttpResult>> Kept(string id, string side, string[] thing, Jobs jobs,
+        CancellationToken cancel)
     {
         var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
         return house is null ? problem! : TypedResults.Ok(KeptAddresses.Of(house.State, thing));
     }
 
-    private static async Task<Results<Ok<AddressNote>, NoContent, ProblemHttpResult>> Note(string id, string side, string owner, string address, Jobs jobs, CancellationToken cancel)
+    private static async Task<Results<Ok<AddressNote>, NoContent, ProblemHttpResult>> Note(string id, string side, string owner,
+        string address, Jobs jobs, CancellationToken cancel)
     {
         var (house, problem) = await HousesApi.HouseOf(id, side, jobs, cancel);
         if (house is null) return problem!;

@@ -41,7 +41,8 @@ public class ActionTests
         new SetWan("studio", new() { Method = WanMethod.Pppoe }),
         new SetWifi("gw", 0, new() { Radio = "2g", Ssid = "other", Security = WifiSecurity.Wpa3, Key = "k" }),
         new SetFeature("gw", BoxFeature.Upnp, false),
-        new SetForward("gw", new() { Protocol = TransportProtocol.Tcp, Port = 8080, ToAddress = Ipv4Address.Parse("192.168.31.120"), ToPort = 80 }),
+        new SetForward("gw", new() { Protocol = TransportProtocol.Tcp, Port = 8080, ToAddress = Ipv4Address.Parse("192.168.31.120"),
+            ToPort = 80 }),
         new RemoveForward("gw", TransportProtocol.Tcp, 8080),
         new SetDmzHost("gw", Ipv4Address.Parse("192.168.31.120")),
         new SetPassthroughTarget("gw", "studio"),
@@ -54,7 +55,8 @@ public class ActionTests
         new ConfigureDevice(Demo.Devices[1] with { Upnp = true }),
         new FactoryReset("studio"),
         new Restart("gw"),
-        new AddDevice(new() { Id = "switch", Name = "Switch", Mode = DeviceMode.Switch, Ports = [new() { Id = "p1", Role = PortRole.Lan }] }),
+        new AddDevice(new() { Id = "switch", Name = "Switch", Mode = DeviceMode.Switch, Ports = [new() { Id = "p1",
+            Role = PortRole.Lan }] }),
         new RemoveDevice("studio"),
         new CarryDevice("studio", "hall"),
         new PlaceAt("printer", "hall", new(1, 1.5)),
@@ -81,11 +83,13 @@ public class ActionTests
         new PutInOrder { Devices = ["studio"] },
     ];
 
-    public static IEnumerable<TheoryDataRow<InstallerAction>> Each() => OneOfEach.Select(action => new TheoryDataRow<InstallerAction>(action) { TestDisplayName = action.GetType().Name });
+    public static IEnumerable<TheoryDataRow<InstallerAction>> Each() => OneOfEach.Select(action =>
+        new TheoryDataRow<InstallerAction>(action) { TestDisplayName = action.GetType().Name });
 
     [Fact]
     public void There_is_a_row_for_every_deed() => Assert.Equal(
-        typeof(InstallerAction).Assembly.GetTypes().Where(type => type.IsSubclassOf(typeof(InstallerAction)) && !type.IsAbstract).Select(type => type.Name).Order(),
+        typeof(InstallerAction).Assembly.GetTypes().Where(type => type.IsSubclassOf(typeof(InstallerAction))
+            && !type.IsAbstract).Select(type => type.Name).Order(),
         OneOfEach.Select(action => action.GetType().Name).Order());
 
     [Theory, MemberData(nameof(Each))]
@@ -100,7 +104,8 @@ public class ActionTests
     [Fact]
     public void What_a_deed_leaves_out_is_as_the_records_say()
     {
-        var action = JsonSerializer.Deserialize<InstallerAction>("""{"do":"add-device","device":{"id":"b","name":"B","mode":"router"}}""", AltrinJson.Compact);
+        var action = JsonSerializer.Deserialize<InstallerAction>("""{"do":"add-device","device":{"id":"b","name":"B","mode":"router"}}""",
+            AltrinJson.Compact);
         var box = Assert.IsType<AddDevice>(action).Device;
         Assert.True(box is { Nat: true, Firewall: true, Upnp: false, Ports.IsEmpty: true, Wifi.IsEmpty: true });
         Assert.Null(action.Problem(Demo));
@@ -142,14 +147,19 @@ public class ActionTests
 
     public static IEnumerable<TheoryDataRow<InstallerAction, string, string>> Refusals() =>
     [
-        new(new SetLanAddress("gw", InterfaceAddress.Parse("192.168.31.255/24")), "address", "192.168.31.255/24 is the broadcast address of 192.168.31.0/24, which no box may hold. Use .1 to .254."),
+        new(new SetLanAddress("gw", InterfaceAddress.Parse("192.168.31.255/24")), "address",
+            "192.168.31.255/24 is the broadcast address of 192.168.31.0/24, which no box may hold. Use .1 to .254."),
         new(new SetLanAddress("attic", InterfaceAddress.Parse("192.168.31.2/24")), "device", "There is no device “attic” in this house."),
         new(new SetMode("studio", DeviceMode.AccessPoint), "mode", "Studio router has no access point mode. It can be router."),
-        new(new MoveCableEnd("c1", new("studio", "wan"), new("gw", "lan1")), "to", "Socket LAN 1 of Hall gateway is taken by Recorder. Unplug that first, or use another socket."),
-        new(new MovePool("gw", Ipv4Address.Parse("192.168.31.20"), Ipv4Address.Parse("192.168.31.10")), "end", "The pool ends at 192.168.31.10, before it starts at 192.168.31.20. Swap the two."),
-        new(new ReserveAddress("gw", MacAddress.Parse("00:00:5E:00:53:11"), Ipv4Address.Parse("192.168.1.5")), "address", "192.168.1.5 is outside 192.168.31.0/24. Choose one inside."),
+        new(new MoveCableEnd("c1", new("studio", "wan"), new("gw", "lan1")), "to",
+            "Socket LAN 1 of Hall gateway is taken by Recorder. Unplug that first, or use another socket."),
+        new(new MovePool("gw", Ipv4Address.Parse("192.168.31.20"), Ipv4Address.Parse("192.168.31.10")), "end",
+            "The pool ends at 192.168.31.10, before it starts at 192.168.31.20. Swap the two."),
+        new(new ReserveAddress("gw", MacAddress.Parse("00:00:5E:00:53:11"), Ipv4Address.Parse("192.168.1.5")), "address",
+            "192.168.1.5 is outside 192.168.31.0/24. Choose one inside."),
         new(new RemoveDevice("gw"), "device", "The provider's line enters Hall gateway. Let it enter another box first."),
-        new(new SetWifi("gw", 0, new() { Radio = "2g", Ssid = new string('x', 33) }), "network.ssid", "Longer than 32 bytes, which no Wi-Fi name may be (IEEE 802.11). Shorten it."),
+        new(new SetWifi("gw", 0, new() { Radio = "2g", Ssid = new string('x', 33) }), "network.ssid",
+            "Longer than 32 bytes, which no Wi-Fi name may be (IEEE 802.11). Shorten it."),
         new(new Rename("gw", "  "), "name", "Empty. Give it a name."),
     ];
 
@@ -157,8 +167,10 @@ public class ActionTests
     public void A_moved_lan_takes_its_pool_and_reservations_along()
     {
         var house = new ReserveAddress("studio", MacAddress.Parse("00:00:5E:00:53:15"), Ipv4Address.Parse("192.168.1.40")).Apply(Demo);
-        var server = new SetLanAddress("studio", InterfaceAddress.Parse("192.168.7.1/24")).Apply(house).FindDevice("studio")!.Lan!.DhcpServer!;
-        Assert.Equal(("192.168.7.100 to 192.168.7.199", "192.168.7.40"), (server.Pool!.ToString(), server.Reservations[0].Address.ToString()));
+        var server = new SetLanAddress("studio",
+            InterfaceAddress.Parse("192.168.7.1/24")).Apply(house).FindDevice("studio")!.Lan!.DhcpServer!;
+        Assert.Equal(("192.168.7.100 to 192.168.7.199", "192.168.7.40"), (server.Pool!.ToString(),
+            server.Reservations[0].Address.ToString()));
     }
 
     [Fact]
@@ -186,6 +198,7 @@ public class ActionTests
             var same = true;
             var first = history.Count > 0 ? history.Last() : house;
             while (history.TryPop(out var before)) same &= AltrinJson.Write(before) == bytes.Pop();
-            return (same && AltrinJson.Write(picks.Select(pick => OneOfEach[pick]).Apply(first)) == done).Classify(picks.Count == 0, "nothing done");
+            return (same && AltrinJson.Write(picks.Select(pick => OneOfEach[pick]).Apply(first)) == done).Classify(picks.Count == 0,
+                "nothing done");
         });
 }

@@ -15,7 +15,8 @@ public class HostileDeedTests
     private static readonly NetworkDocument Demo = Examples.House("larkspur-house");
 
     public static IEnumerable<TheoryDataRow<Type>> Kinds() => typeof(InstallerAction).Assembly.GetTypes()
-        .Where(type => type.IsSubclassOf(typeof(InstallerAction)) && !type.IsAbstract).Select(type => new TheoryDataRow<Type>(type) { TestDisplayName = type.Name });
+        .Where(type => type.IsSubclassOf(typeof(InstallerAction)) && !type.IsAbstract).Select(type =>
+            new TheoryDataRow<Type>(type) { TestDisplayName = type.Name });
 
     [Theory, MemberData(nameof(Kinds))]
     public void A_deed_of_any_values_leaves_a_house_that_reads_back_or_is_refused(Type kind)
@@ -51,9 +52,11 @@ public class HostileDeedTests
         {
             var random = new Random(seed);
             // Deeds that some house has taken, replayed on another as they are kept, in JSON: what a plan is after a correction.
-            var deeds = Enumerable.Range(0, 60).Select(i => (InstallerAction)new HostileValues((seed * 100) + i).Of(kinds[random.Next(kinds.Length)])!)
+            var deeds = Enumerable.Range(0, 60).Select(i => (InstallerAction)new HostileValues((seed * 100)
+                + i).Of(kinds[random.Next(kinds.Length)])!)
                 .Where(deed => ActionRunner.DoAll(Demo, [deed]).House is not null).Take(8)
-                .Select(deed => JsonSerializer.Deserialize<InstallerAction>(JsonSerializer.Serialize(deed, AltrinJson.Compact), AltrinJson.Compact)!).ToList();
+                .Select(deed => JsonSerializer.Deserialize<InstallerAction>(JsonSerializer.Serialize(deed, AltrinJson.Compact),
+                    AltrinJson.Compact)!).ToList();
             var replayed = ActionRunner.Replay(Demo, [.. deeds]);
             var house = Demo;
             var refused = new List<int>();
@@ -65,7 +68,8 @@ public class HostileDeedTests
             Assert.Null(HouseCheck.WhyNot(replayed.House));
             // A deed may mend what the one before has spoilt: then nothing is held, though by itself the first would have been refused.
             Assert.Subset(refused.ToHashSet(), replayed.Held.Select(one => one.Index).ToHashSet());
-            if (replayed.Held.Length == refused.Count) Assert.Equal(AltrinJson.WriteCompact(house), AltrinJson.WriteCompact(replayed.House));
+            if (replayed.Held.Length == refused.Count) Assert.Equal(AltrinJson.WriteCompact(house),
+                AltrinJson.WriteCompact(replayed.House));
             held += refused.Count;
         }
         Assert.True(held > 30, $"only {held} were held");
@@ -102,12 +106,14 @@ public class HostileDeedTests
     [InlineData("{}", "device")]
     [InlineData("7", "Write a device")]
     public void A_thing_is_plugged_in_or_on_the_air_and_never_between(string to, string says) =>
-        Assert.Contains(says, Assert.Throws<JsonException>(() => JsonSerializer.Deserialize<Attachment>(to, AltrinJson.Compact)).Message, StringComparison.Ordinal);
+        Assert.Contains(says, Assert.Throws<JsonException>(() => JsonSerializer.Deserialize<Attachment>(to, AltrinJson.Compact)).Message,
+            StringComparison.Ordinal);
 
     [Fact]
     public void The_deed_that_spoils_the_house_is_the_one_that_is_named()
     {
-        var attempt = ActionRunner.DoAll(Demo, [new Rename("gw", "Gateway"), new Rename("printer", new string('n', 999)), new Rename("studio", "S")]);
+        var attempt = ActionRunner.DoAll(Demo, [new Rename("gw", "Gateway"), new Rename("printer", new string('n', 999)),
+            new Rename("studio", "S")]);
         Assert.Equal((1, "name"), (attempt.Index, attempt.Problem!.Field));
     }
 }

@@ -131,7 +131,8 @@ public partial class ArchitectureTests
 
     [Theory]
     [InlineData("Altrin.Core", "Altrin.Data|Altrin.Web|Microsoft|System.IO|System.Net.Http|System.Net.Sockets")]
-    [InlineData("Altrin.Data", "Altrin.Web|Altrin.UseCases|Microsoft.AspNetCore|Altrin.Core.(Actions|Rules|Simulation|Planning|WorkOrders)")]
+    [InlineData("Altrin.Data",
+        "Altrin.Web|Altrin.UseCases|Microsoft.AspNetCore|Altrin.Core.(Actions|Rules|Simulation|Planning|WorkOrders)")]
     [InlineData("Altrin.UseCases", "Altrin.Web|Microsoft.AspNetCore|Microsoft.EntityFrameworkCore|Microsoft.Data")]
     public void A_project_knows_nothing_of_those_above_it(string project, string forbidden)
     {

@@ -13,7 +13,8 @@ public class EyesTests
     /// <summary>RFC 1918 and RFC 3927 are asked; RFC 5737, RFC 6598, loopback and multicast are not of a house.</summary>
     [Theory]
     [InlineData("10.0.0.1", true), InlineData("172.16.0.1", true), InlineData("192.168.255.254", true), InlineData("169.254.7.7", true)]
-    [InlineData("192.0.2.1", false), InlineData("100.64.0.1", false), InlineData("127.0.0.1", false), InlineData("224.0.0.251", false), InlineData("172.32.0.1", false)]
+    [InlineData("192.0.2.1", false), InlineData("100.64.0.1", false), InlineData("127.0.0.1", false), InlineData("224.0.0.251", false),
+        InlineData("172.32.0.1", false)]
     public void Only_addresses_of_a_house_are_asked(string address, bool may)
     {
         var at = Ipv4Address.Parse(address);
@@ -24,7 +25,8 @@ public class EyesTests
     }
 
     [Theory]
-    [InlineData("192.168.7.20/24", 253, null), InlineData("10.1.0.9/22", 1021, null), InlineData("10.1.0.9/16", 0, "1022"), InlineData("192.0.2.9/24", 0, "private")]
+    [InlineData("192.168.7.20/24", 253, null), InlineData("10.1.0.9/22", 1021, null), InlineData("10.1.0.9/16", 0, "1022"),
+        InlineData("192.0.2.9/24", 0, "private")]
     [InlineData("169.254.3.3/16", 0, "private")]
     public void Its_own_subnet_is_asked_and_no_larger_one(string address, int count, string? why)
     {
@@ -70,7 +72,8 @@ public class EyesTests
         Assert.Equal(swept.Pings.Count(one => one.Received == 1), all.Count(at => state.Ping(Laptop.Id, at) != Answer.No));
         var known = house.Endpoints.Select(one => one.Mac).Concat(house.Devices.Select(one => one.Mac)).OfType<MacAddress>().Select(one =>
             $"{one}").ToHashSet();
-        Assert.DoesNotContain(Paste.Of(house, swept with { Pings = [] }, null, isWhole: true).Proposals, one => one.IsThing && one.Mac is not null
+        Assert.DoesNotContain(Paste.Of(house, swept with { Pings = [] }, null, isWhole: true).Proposals, one => one.IsThing
+            && one.Mac is not null
             && known.Contains(one.Mac));
     }
 

@@ -23,7 +23,8 @@ public class TradeTests
     [InlineData("03-pass-through-to-the-own-router", "Gateway passes the line through to Own router", 21)]
     [InlineData("04-wisp-is-offered-first", "New router as repeater", 11)]
     [InlineData("05-mesh-router-is-to-be-the-router", "Gateway passes the line through to Mesh router", 27)]
-    [InlineData("06-mesh-kit-of-three", "Mesh main unit the router; without Old router; First satellite as satellite by cable; Second satellite as satellite by radio", 29)]
+    [InlineData("06-mesh-kit-of-three",
+        "Mesh main unit the router; without Old router; First satellite as satellite by cable; Second satellite as satellite by radio", 29)]
     [InlineData("07-ceiling-unit-with-an-injector", "Ceiling unit as access point", 17)]
     [InlineData("08-second-mesh-unit", "Second unit as satellite by radio", 9)]
     [InlineData("09-mesh-behind-a-gateway-that-routes", "Mesh main unit as access point; Satellite as satellite by radio", 11)]
@@ -59,10 +60,12 @@ public class TradeTests
     /// <summary>Side by side with the best stand the other main ways that the boxes allow, in the order of the ranking, each with what
     /// decides.</summary>
     [Theory]
-    [InlineData("02-second-router-and-a-cable", "Second router with a network of its own", "Second router behind Gateway as its DMZ host", "As it is")]
+    [InlineData("02-second-router-and-a-cable", "Second router with a network of its own", "Second router behind Gateway as its DMZ host",
+        "As it is")]
     [InlineData("03-pass-through-to-the-own-router", "Own router as access point", "Own router behind Gateway as its DMZ host")]
     [InlineData("05-mesh-router-is-to-be-the-router", "Mesh router with a network of its own", "Mesh router as access point", "As it is")]
-    [InlineData("13-asks-for-its-address", "Gateway in modem mode, Loft router the router", "Loft router as repeater", "Loft router as wireless bridge")]
+    [InlineData("13-asks-for-its-address", "Gateway in modem mode, Loft router the router", "Loft router as repeater",
+        "Loft router as wireless bridge")]
     public void The_other_ways_of_the_trade_can_be_taken_too(string job, params string[] titles)
     {
         var plans = PlanSearch.Of(TradeJobs.All[job](), TestContext.Current.CancellationToken).Plans;

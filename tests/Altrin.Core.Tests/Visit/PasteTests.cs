@@ -124,7 +124,8 @@ public class PasteTests
         // Its own line in the list of neighbours is that same box, not one thing more.
         var both = Paste.Of(house,
             Config.Replace("{0}", "8",
-            StringComparison.Ordinal) + "\nInterface: 192.168.8.104 --- 0x7\n  Internet Address      Physical Address      Type\n  192.168.8.1           00-00-5e-00-53-f1     dynamic\n  192.168.8.30          00-00-5e-00-53-09     dynamic\n");
+            StringComparison.Ordinal)
+                + "\nInterface: 192.168.8.104 --- 0x7\n  Internet Address      Physical Address      Type\n  192.168.8.1           00-00-5e-00-53-f1     dynamic\n  192.168.8.30          00-00-5e-00-53-09     dynamic\n");
         Assert.Equal("192.168.8.30", Assert.Single(both.Proposals, one => one.IsThing).Address);
         Assert.Single(both.Proposals, one => one.Address == "192.168.8.1");
         // Two routers: nobody can say which of them it is.

@@ -44,7 +44,8 @@ public class QuestionTests
     }
 
     [Theory]
-    [InlineData(""), InlineData("   "), InlineData("paint the fence"), InlineData("mapping"), InlineData("apparatus"), InlineData("|,#"), InlineData("\0\uD800")]
+    [InlineData(""), InlineData("   "), InlineData("paint the fence"), InlineData("mapping"), InlineData("apparatus"), InlineData("|,#"),
+        InlineData("\0\uD800")]
     public void What_names_no_job_asks_nothing_and_says_how_to_say_it(string words)
     {
         var job = Questions.Of(Simulator.Run(TradeJobs.All["12-access-point-switch"]()), words);

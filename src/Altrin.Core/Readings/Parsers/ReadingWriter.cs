@@ -12,7 +12,12 @@ public static class ReadingWriter
     public static string Write(PastedReading reading, bool indented = false)
     {
         using var buffer = new MemoryStream();
-        using (var json = new Utf8JsonWriter(buffer, new() { Indented = indented, NewLine = "\n", Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping })) Write(reading, json);
+        using (var json = new Utf8JsonWriter(buffer, new()
+        {
+            Indented = indented,
+            NewLine = "\n",
+            Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping
+        })) Write(reading, json);
         return Encoding.UTF8.GetString(buffer.ToArray());
     }
 
