@@ -69,7 +69,9 @@ public class EyesTests
         Assert.All(swept.Neighbours,
             one => Assert.Contains(state.HoldersOf(Ipv4Address.Parse(one.Address!)), held => held.Segment == net.Segment
             && $"{held.Mac}" == one.Mac));
-        Assert.Equal(swept.Pings.Count(one => one.Received == 1), all.Count(at => state.Ping(Laptop.Id, at) != Answer.No));
+        Assert.All(swept.Pings, one => Assert.Equal(state.Ping(Laptop.Id, Ipv4Address.Parse(one.Target)) != Answer.No, one.Received == 1));
+        // Who holds a number out of a pool that nobody has looked at is not known, and not said.
+        Assert.True(swept.Pings.Length == all.Length || (example == "pool-not-looked-at" && swept.Pings.Length >= all.Length - house.Endpoints.Length - 1));
         var known = house.Endpoints.Select(one => one.Mac).Concat(house.Devices.Select(one => one.Mac)).OfType<MacAddress>().Select(one =>
             $"{one}").ToHashSet();
         Assert.DoesNotContain(Paste.Of(house, swept with { Pings = [] }, null, isWhole: true).Proposals, one => one.IsThing

@@ -14,7 +14,7 @@ public sealed class SimulatedEyes(NetworkState state, string who) : IEyes
     public Task<Sight> Look(Glance glance, CancellationToken cancel)
     {
         if (Manners.Refuse(glance) is { } why) throw new ArgumentException(why, nameof(glance));
-        var pings = glance.Pings.Select(at => (At: at, Answers: state.Ping(who, at) != Answer.No)).ToList();
+        var pings = glance.Pings.Where(at => !IsStandIn(at)).Select(at => (At: at, Answers: state.Ping(who, at) != Answer.No)).ToList();
         var pages = glance.Pages.Select(Page).ToImmutableArray();
         var own = Adapter();
         var spokenTo = pings.Where(one => one.Answers).Select(one =>
@@ -31,6 +31,10 @@ public sealed class SimulatedEyes(NetworkState state, string who) : IEyes
         };
         return Task.FromResult(new Sight(reading, [$"Asked {Says}."], []));
     }
+
+    /// <summary>Out of a pool that nobody has looked at any number may be given: who holds this one is not known.</summary>
+    private bool IsStandIn(Ipv4Address at) => state.HoldersOf(at).ToList() is { Count: > 0 } all && all.All(one => one.Outcome == LeaseOutcome.Leased
+        && one.Candidates.All(held => held.Server is { } server && state.House.FindDevice(server)?.Lan?.DhcpServer is { IsPoolUnknown: true }));
 
     /// <summary>No time passes in a simulated house: none is said.</summary>
     public Task<GatewaySpeed> Measure(Ipv4Address gateway, CancellationToken cancel)

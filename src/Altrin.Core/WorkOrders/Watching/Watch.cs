@@ -90,7 +90,8 @@ public static class Watch
             pair.Shown is PageReading { Opens: false } or PingReading { Answers: false } or InternetReading or SsidReading)
             && wait > 0 && waited < wait * Patience)
             return As(Watched.Waiting, $"{Missing(other)}{Clock(waited, wait)}.");
-        if (IsAsBefore(step, other.Select(pair => pair.Shown!), hasNoAddress))
+        // A step that only looks changes nothing: what is not as said there is news.
+        if (!IsLook(step) && IsAsBefore(step, other.Select(pair => pair.Shown!), hasNoAddress))
             return As(Watched.NotYet, waited is { } since && wait > 0 && since > wait * Patience
                 ? $"Nothing has changed after {Math.Round(since)} s. It may not have taken."
                     : "Nothing has changed yet: it is as before this step.");
@@ -99,11 +100,13 @@ public static class Watch
             : $"Something else is seen: {string.Join("; ", rows.Where(row => row.IsAsSaid == false).Select(row => $"{row.Reading} {row.Seen}, not {row.Expected}"))}.");
     }
 
+    private static bool IsLook(WorkStep step) => step.Actions.IsEmpty
+        && step.Kind is StepKind.ProveLine or StepKind.ProveBox or StepKind.ProveWifi or StepKind.ProveHouse or StepKind.Measure;
+
     /// <summary>Whether what is seen tells the house after the step from the one before it; a step that only looks is done by
     /// looking.</summary>
     private static bool IsProof(WorkStep step, IEnumerable<(Reading Expected, Reading? Shown)> pairs) =>
-        step.Kind is StepKind.ProveLine or StepKind.ProveBox or StepKind.ProveWifi or StepKind.ProveHouse or StepKind.Measure
-        || !IsAsBefore(step, pairs.Select(pair => pair.Shown).OfType<Reading>(), hasNoAddress: false);
+        IsLook(step) || !IsAsBefore(step, pairs.Select(pair => pair.Shown).OfType<Reading>(), hasNoAddress: false);
 
     /// <summary>The address that tells whether the internet answers, where the house says it: the provider's gateway.</summary>
     public static Ipv4Address? OutsideOf(NetworkDocument house) => house.Line is { } line
